@@ -1,0 +1,39 @@
+package bellrope.core.event;
+
+import bellrope.core.value.Demand;
+import bellrope.core.value.Vec3;
+import bellrope.core.value.Words;
+
+/** One payload value. */
+public sealed interface Datum {
+    /** Returns the value as the account says it. */
+    String inWords();
+
+    /** A finite number. */
+    record Num(double value) implements Datum {
+        public Num {
+            Demand.finite("", value);
+        }
+
+        @Override
+        public String inWords() {
+            return Words.number(value);
+        }
+    }
+
+    /** A word or a text. */
+    record Word(String text) implements Datum {
+        @Override
+        public String inWords() {
+            return text;
+        }
+    }
+
+    /** Three finite numbers. */
+    record Vec(Vec3 value) implements Datum {
+        @Override
+        public String inWords() {
+            return "(" + Words.vector(value) + ")";
+        }
+    }
+}

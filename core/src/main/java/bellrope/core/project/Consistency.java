@@ -1,0 +1,156 @@
+package bellrope.core.project;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Parameter;
+import bellrope.core.event.EventType;
+import bellrope.core.event.Field;
+import bellrope.core.rope.Condition;
+import bellrope.core.rope.Feed;
+import bellrope.core.rope.Rope;
+import bellrope.core.value.Problem;
+import bellrope.core.value.Words;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Whether the names of a project agree: each is there, of the right type, and there once. */
+public final class Consistency {
+    private final List<Problem> problems = new ArrayList<>();
+
+    private Consistency() {}
+
+    /** Returns every disagreement, with its place in the bundle; none for a project that can be played. */
+    public static List<Problem> problems(Project project) {
+        Consistency check = new Consistency();
+        check.unique("/sprites", project.sprites().stream().map(Sprite::name).toList());
+        check.unique("/events", project.events().stream().map(EventType::name).toList());
+        check.unique("/effects", project.effects().stream().map(Effect::name).toList());
+        check.unique("/ropes", project.ropes().stream().map(Rope::name).toList());
+        check.effects(project);
+        check.ropes(project);
+        return List.copyOf(check.problems);
+    }
+
+    private void unique(String place, List<String> names) {
+        Set<String> seen = new HashSet<>();
+        for (int i = 0; i < names.size(); i++) {
+            if (!seen.add(names.get(i))) {
+                add(place + "/" + i + "/name", '"' + names.get(i) + '"', "a name that is there once");
+            }
+        }
+    }
+
+    private void effects(Project project) {
+        List<String> sprites = project.sprites().stream().map(Sprite::name).toList();
+        for (int i = 0; i < project.effects().size(); i++) {
+            Effect effect = project.effects().get(i);
+            for (int j = 0; j < effect.emitters().size(); j++) {
+                known(
+                        "/effects/" + i + "/emitters/" + j + "/look/sprite",
+                        effect.emitters().get(j).look().sprite(),
+                        sprites,
+                        "sprite");
+            }
+        }
+    }
+
+    private void ropes(Project project) {
+        Map<String, EventType> events = new LinkedHashMap<>();
+        project.events().forEach(e -> events.put(e.name(), e));
+        Map<String, Effect> effects = new LinkedHashMap<>();
+        project.effects().forEach(e -> effects.put(e.name(), e));
+        Map<Integer, String> seeds = new HashMap<>();
+        for (int i = 0; i < project.ropes().size(); i++) {
+            Rope rope = project.ropes().get(i);
+            String place = "/ropes/" + i;
+            String owner = seeds.putIfAbsent(rope.seed(), rope.name());
+            if (owner != null) {
+                add(
+                        place + "/seed",
+                        Integer.toString(rope.seed()),
+                        "a seed of its own; this one belongs to \"" + owner + '"');
+            }
+            if (rope.play().isPresent()) {
+                known(place + "/play", rope.play().get(), effects.keySet(), "effect");
+            }
+            if (known(place + "/event", rope.event(), events.keySet(), "event")) {
+                wiring(place, rope, events.get(rope.event()), rope.play().map(effects::get));
+            }
+        }
+    }
+
+    private void wiring(String place, Rope rope, EventType event, Optional<Effect> effect) {
+        for (int i = 0; i < rope.conditions().size(); i++) {
+            condition(place + "/conditions/" + i, rope.conditions().get(i), event);
+        }
+        rope.facing()
+                .needs()
+                .filter(m -> event.vector(m).isEmpty())
+                .ifPresent(meaning -> add(
+                        place + "/facing",
+                        rope.facing().words(),
+                        "a facing that " + event.name() + " can give; it carries no "
+                                + meaning.name().toLowerCase()));
+        for (int i = 0; i < rope.feeds().size(); i++) {
+            Feed feed = rope.feeds().get(i);
+            String at = place + "/feeds/" + i;
+            numeric(at + "/field", feed.field(), event);
+            if (effect.isPresent()) {
+                known(
+                        at + "/parameter",
+                        feed.parameter(),
+                        effect.get().parameters().stream().map(Parameter::name).toList(),
+                        "parameter of " + effect.get().name());
+            }
+        }
+    }
+
+    private void condition(String place, Condition condition, EventType event) {
+        if (condition instanceof Condition.Compare compare) {
+            numeric(place + "/field", compare.field(), event);
+        } else if (condition instanceof Condition.OneOf oneOf
+                && known(place + "/field", oneOf.field(), event.fieldNames(), "field of " + event.name())) {
+            if (event.field(oneOf.field()).orElseThrow() instanceof Field.Choice choice) {
+                for (int i = 0; i < oneOf.options().size(); i++) {
+                    known(
+                            place + "/options/" + i,
+                            oneOf.options().get(i),
+                            choice.options(),
+                            "option of " + choice.name());
+                }
+            } else {
+                add(place + "/field", '"' + oneOf.field() + '"', "a field that is a choice");
+            }
+        }
+    }
+
+    private void numeric(String place, String field, EventType event) {
+        if (known(place, field, event.fieldNames(), "field of " + event.name())
+                && !(event.field(field).orElseThrow() instanceof Field.Number)) {
+            add(place, '"' + field + '"', "a field that is a number");
+        }
+    }
+
+    private boolean known(String place, String name, Collection<String> names, String kind) {
+        if (names.contains(name)) {
+            return true;
+        }
+        add(
+                place,
+                '"' + name + '"',
+                names.isEmpty()
+                        ? "no " + kind + " is declared yet"
+                        : "the name of a known " + kind + Words.nearest(name, names));
+        return false;
+    }
+
+    private void add(String place, String given, String allowed) {
+        problems.add(new Problem(place, given, allowed));
+    }
+}

@@ -1,0 +1,52 @@
+package bellrope.core.project;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.event.EventType;
+import bellrope.core.rope.Rope;
+import bellrope.core.value.Demand;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Everything of one game. Its names may disagree while work is going on; {@link Consistency} says where.
+ *
+ * @param sprites at most 255, in the order in which frames number them
+ * @param events at most 2,000
+ * @param effects at most 2,000, drawn first to last
+ * @param ropes at most 10,000, answering in this order
+ */
+public record Project(
+        String name,
+        Settings settings,
+        List<Sprite> sprites,
+        List<EventType> events,
+        List<Effect> effects,
+        List<Rope> ropes) {
+    public Project {
+        Demand.name("name", name);
+        sprites = Demand.atMost("sprites", sprites, 255);
+        events = Demand.atMost("events", events, 2000);
+        effects = Demand.atMost("effects", effects, 2000);
+        ropes = Demand.atMost("ropes", ropes, 10_000);
+    }
+
+    public Optional<EventType> event(String wanted) {
+        return events.stream().filter(e -> e.name().equals(wanted)).findFirst();
+    }
+
+    public Optional<Effect> effect(String wanted) {
+        return effects.stream().filter(e -> e.name().equals(wanted)).findFirst();
+    }
+
+    public Optional<Rope> rope(String wanted) {
+        return ropes.stream().filter(r -> r.name().equals(wanted)).findFirst();
+    }
+
+    public Project withRopes(List<Rope> others) {
+        return new Project(name, settings, sprites, events, effects, others);
+    }
+
+    public Project withEffects(List<Effect> others) {
+        return new Project(name, settings, sprites, events, others, ropes);
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * Everything of one game together, and the check that its names agree.
+ */
+package bellrope.core.project;

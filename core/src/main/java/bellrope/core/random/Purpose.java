@@ -1,0 +1,21 @@
+package bellrope.core.random;
+
+/**
+ * What a random draw is for. The ordinal is part of the address of every draw: new purposes go at the end, and none is
+ * ever moved or removed.
+ */
+public enum Purpose {
+    HEADING,
+    TILT,
+    SPEED,
+    LIFETIME,
+    PLACE_ANGLE,
+    PLACE_RADIUS,
+    PLACE_DEPTH,
+    SIZE,
+    ROTATION,
+    SPIN,
+    COLOUR,
+    OPACITY,
+    COUNT
+}

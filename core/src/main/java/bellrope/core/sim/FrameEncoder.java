@@ -1,0 +1,143 @@
+package bellrope.core.sim;
+
+import bellrope.core.value.Rgba;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.List;
+
+/**
+ * Writes what is on the stage as one binary frame, little-endian: a header of {@value #HEADER} bytes, then
+ * {@value #STRIDE} bytes a particle, in draw order. The layout is described in {@code docs/format/frames.md}.
+ *
+ * <p>Places are whole numbers inside the frame's own box: finer than half floats at any distance from the origin.
+ */
+public final class FrameEncoder {
+    public static final int MAGIC = 0x46524C42;
+    public static final int VERSION = 1;
+    public static final int HEADER = 64;
+    public static final int STRIDE = 16;
+
+    private static final int TABLE = 4096;
+    private static final byte[] SRGB = new byte[TABLE + 1];
+
+    static {
+        for (int i = 0; i <= TABLE; i++) {
+            SRGB[i] = (byte) Math.round(255 * Rgba.toSrgb((double) i / TABLE));
+        }
+    }
+
+    private final float[] low = new float[3];
+    private final float[] high = new float[3];
+    private ByteBuffer buffer = ByteBuffer.allocate(HEADER + 256 * STRIDE).order(ByteOrder.LITTLE_ENDIAN);
+
+    /**
+     * Encodes the layers as they stand; each must have been moved to {@code step}. Works out how they look.
+     *
+     * @param sequence number of this frame on its way to one reader
+     * @return a buffer with the frame between position and limit, valid until the next call
+     */
+    public ByteBuffer encode(List<Layer> layers, int step, int instances, int sequence) {
+        int count = 0;
+        double presence = 0;
+        for (int l = 0; l < layers.size(); l++) {
+            Layer layer = layers.get(l);
+            layer.appear(step);
+            count += layer.store().count();
+            presence += layer.presence();
+        }
+        if (buffer.capacity() < HEADER + count * STRIDE) {
+            buffer = ByteBuffer.allocate(HEADER + (count + count / 2) * STRIDE).order(ByteOrder.LITTLE_ENDIAN);
+        }
+        box(layers);
+        buffer.clear();
+        buffer.putInt(MAGIC).putShort((short) VERSION).putShort((short) STRIDE);
+        buffer.putInt(step).putInt(count).putInt(instances).putInt(sequence);
+        for (int axis = 0; axis < 3; axis++) {
+            buffer.putFloat(low[axis]);
+        }
+        for (int axis = 0; axis < 3; axis++) {
+            buffer.putFloat(high[axis] - low[axis]);
+        }
+        buffer.putFloat((float) presence);
+        while (buffer.position() < HEADER) {
+            buffer.put((byte) 0);
+        }
+        for (int l = 0; l < layers.size(); l++) {
+            particles(layers.get(l), step);
+        }
+        return buffer.flip();
+    }
+
+    private void box(List<Layer> layers) {
+        for (int axis = 0; axis < 3; axis++) {
+            low[axis] = Float.POSITIVE_INFINITY;
+            high[axis] = Float.NEGATIVE_INFINITY;
+        }
+        for (int l = 0; l < layers.size(); l++) {
+            ParticleStore store = layers.get(l).store();
+            bound(0, store.x, store.count());
+            bound(1, store.y, store.count());
+            bound(2, store.z, store.count());
+        }
+        if (low[0] > high[0]) {
+            java.util.Arrays.fill(low, 0);
+            java.util.Arrays.fill(high, 0);
+        }
+    }
+
+    private void bound(int axis, float[] values, int n) {
+        float least = low[axis];
+        float most = high[axis];
+        for (int i = 0; i < n; i++) {
+            float v = values[i];
+            least = v < least ? v : least;
+            most = v > most ? v : most;
+        }
+        low[axis] = least;
+        high[axis] = most;
+    }
+
+    private void particles(Layer layer, int step) {
+        ParticleStore store = layer.store();
+        int n = store.count();
+        float kx = scale(0);
+        float ky = scale(1);
+        float kz = scale(2);
+        int kind = layer.sprite() << 16 | (layer.additive() ? 0xFF000000 : 0);
+        boolean reversed = layer.oldestOnTop();
+        for (int j = 0; j < n; j++) {
+            int i = reversed ? n - 1 - j : j;
+            int x = (int) ((store.x[i] - low[0]) * kx + 0.5f);
+            int y = (int) ((store.y[i] - low[1]) * ky + 0.5f);
+            int z = (int) ((store.z[i] - low[2]) * kz + 0.5f);
+            float turns = store.rotation[i] + store.spin[i] * (step - store.born[i]);
+            int rotation = (int) ((turns - (float) Math.floor(turns)) * 65536f) & 0xFFFF;
+            int alpha = (int) (Math.min(1f, layer.alphas()[i]) * 255f + 0.5f);
+            buffer.putInt(x | y << 16);
+            buffer.putInt(z | half(layer.sizes()[i]) << 16);
+            buffer.putInt(rotation | kind);
+            buffer.putInt(
+                    srgb(layer.reds()[i]) | srgb(layer.greens()[i]) << 8 | srgb(layer.blues()[i]) << 16 | alpha << 24);
+        }
+    }
+
+    private float scale(int axis) {
+        float extent = high[axis] - low[axis];
+        return extent > 0 ? 65535f / extent : 0;
+    }
+
+    private static int srgb(float linear) {
+        return SRGB[(int) (Math.min(1f, linear) * TABLE + 0.5f)] & 0xFF;
+    }
+
+    /** Returns the IEEE 754 half-precision bits of a size: not negative, below 65,504; the tiniest become 0. */
+    static int half(float value) {
+        int bits = Float.floatToRawIntBits(value);
+        int exponent = (bits >>> 23) - 127 + 15;
+        if (exponent <= 0) {
+            return 0;
+        }
+        // The carry of a rounded mantissa runs into the exponent, as it should.
+        return Math.min(0x7BFF, (exponent << 10) + (((bits & 0x7FFFFF) + 0x1000) >>> 13));
+    }
+}

@@ -1,0 +1,126 @@
+package bellrope.core.stage;
+
+import bellrope.core.event.Pull;
+import bellrope.core.value.Problem;
+import bellrope.core.value.Vec3;
+import bellrope.core.value.Words;
+import java.util.List;
+import java.util.OptionalDouble;
+
+/**
+ * What happened at one pull: every rope of its event, and whether and why it answered.
+ *
+ * @param number of the pull on its stage, from 1
+ * @param step of the stage at which it came
+ * @param refused what was wrong with it; then nothing was decided and nothing plays
+ * @param notes what a reader should know though nothing is wrong, such as a value beyond its range
+ * @param answers one for each rope that listens to the event, in the order of the ropes
+ */
+public record Account(
+        int number, Pull pull, int step, List<Problem> refused, List<String> notes, List<Answer> answers) {
+
+    /** One rope's answer. */
+    public sealed interface Answer {
+        String rope();
+
+        /** Returns the answer as one line of English. */
+        String inWords();
+    }
+
+    /**
+     * A rope that answered.
+     *
+     * @param origin where the effect's origin is, in the world
+     * @param facing where its y axis points
+     * @param fed what its feeds resolved to
+     * @param hold seconds for which the instance is kept; empty when it runs until it is told to stop
+     */
+    public record Played(String rope, String effect, Vec3 origin, Vec3 facing, List<Fed> fed, OptionalDouble hold)
+            implements Answer {
+        @Override
+        public String inWords() {
+            StringBuilder text = new StringBuilder(effect + " at (" + Words.vector(rounded(origin)) + ")");
+            for (Fed one : fed) {
+                text.append(", ").append(one.inWords());
+            }
+            return text.toString();
+        }
+
+        private static Vec3 rounded(Vec3 v) {
+            return new Vec3(two(v.x()), two(v.y()), two(v.z()));
+        }
+
+        private static double two(double value) {
+            return Math.rint(value * 100) / 100;
+        }
+    }
+
+    /**
+     * A parameter as a feed set it.
+     *
+     * @param given value of the field
+     * @param value of the parameter, inside its least and most
+     * @param held whether the parameter's own least or most cut it
+     */
+    public record Fed(String parameter, String field, double given, double value, boolean held) {
+        String inWords() {
+            return parameter + " " + Words.number(Math.rint(value * 1000) / 1000) + " from " + field + " "
+                    + Words.number(given) + (held ? ", held at the parameter's bound" : "");
+        }
+    }
+
+    /**
+     * A rope that stayed silent.
+     *
+     * @param wouldPlay what it would have played, or its own name when nothing is chosen
+     */
+    public record Silent(String rope, String wouldPlay, Reason reason) implements Answer {
+        @Override
+        public String inWords() {
+            return wouldPlay + " silent: " + reason.inWords();
+        }
+    }
+
+    /** What stopped a rope. */
+    public sealed interface Reason {
+        String inWords();
+    }
+
+    /**
+     * A condition that did not hold.
+     *
+     * @param condition which of the rope's
+     * @param met the value it met
+     * @param wanted what it wants
+     */
+    public record Unmet(int condition, String field, String met, String wanted) implements Reason {
+        @Override
+        public String inWords() {
+            return field + " was " + met + ", wants " + wanted;
+        }
+    }
+
+    /** No effect is chosen, or none of the chosen name exists. */
+    public record NothingToPlay(String wanted) implements Reason {
+        @Override
+        public String inWords() {
+            return wanted.isEmpty() ? "no effect is chosen" : "there is no effect named " + wanted;
+        }
+    }
+
+    public long answered() {
+        return answers.stream().filter(a -> a instanceof Played).count();
+    }
+
+    /** Returns the first line of the account: {@code 4 ropes listened, 1 answered}. */
+    public String summary() {
+        if (!refused.isEmpty()) {
+            return "refused: " + refused.get(0);
+        }
+        if (answers.isEmpty()) {
+            return "nobody listens to " + pull.event();
+        }
+        return answers.size() + (answers.size() == 1 ? " rope listened, " : " ropes listened, ") + answered()
+                + " answered";
+    }
+}

@@ -1,0 +1,83 @@
+package bellrope.core.stage;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
+import bellrope.core.project.Project;
+import bellrope.core.project.Sprite;
+import bellrope.core.sim.Layer;
+import bellrope.core.value.Vec3;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The layers of a stage in draw order: effects in the project's order, emitters in the effect's. Instances share a layer
+ * as long as nothing they were given changes how particles move.
+ */
+final class Cast {
+    private final Map<String, Integer> effectOrder = new HashMap<>();
+    private final Map<String, Integer> spriteNumber = new HashMap<>();
+    private final Map<Place, Layer> byPlace = new HashMap<>();
+    private final List<Place> places = new ArrayList<>();
+    private final List<Layer> layers = new ArrayList<>();
+    private final Project project;
+
+    /** What decides which layer a particle belongs to. */
+    private record Place(int effect, int emitter, Vec3 gravity, double drag) implements Comparable<Place> {
+        @Override
+        public int compareTo(Place other) {
+            int byEffect = Integer.compare(effect, other.effect);
+            return byEffect != 0 ? byEffect : Integer.compare(emitter, other.emitter);
+        }
+    }
+
+    Cast(Project project) {
+        this.project = project;
+        for (int i = 0; i < project.effects().size(); i++) {
+            effectOrder.put(project.effects().get(i).name(), i);
+        }
+        for (int i = 0; i < project.sprites().size(); i++) {
+            spriteNumber.put(project.sprites().get(i).name(), i);
+        }
+    }
+
+    /** Returns the layers for an instance of an effect, one per emitter, made where they are missing. */
+    Layer[] of(Effect effect, List<Emitter> resolved) {
+        Layer[] mine = new Layer[resolved.size()];
+        for (int i = 0; i < mine.length; i++) {
+            Emitter emitter = resolved.get(i);
+            Place place = new Place(
+                    effectOrder.getOrDefault(effect.name(), Integer.MAX_VALUE),
+                    i,
+                    emitter.life().gravity(),
+                    emitter.life().drag());
+            Layer layer = byPlace.get(place);
+            mine[i] = layer != null ? layer : add(place, emitter);
+        }
+        return mine;
+    }
+
+    private Layer add(Place place, Emitter emitter) {
+        int sprite = spriteNumber.getOrDefault(emitter.look().sprite(), 0);
+        List<Sprite> sprites = project.sprites();
+        double coverage = sprites.isEmpty() ? 1 : sprites.get(sprite).coverage();
+        Layer layer = new Layer(emitter, project.settings().pace().stepsPerSecond(), sprite, coverage);
+        // After all that are equal to it in the order, so that the first come lies lowest.
+        int at = Collections.binarySearch(places, place);
+        at = at < 0 ? -at - 1 : at;
+        while (at < places.size() && places.get(at).compareTo(place) == 0) {
+            at++;
+        }
+        places.add(at, place);
+        layers.add(at, layer);
+        byPlace.put(place, layer);
+        return layer;
+    }
+
+    /** Returns the layers, lowest first; the same list each time. */
+    List<Layer> layers() {
+        return layers;
+    }
+}

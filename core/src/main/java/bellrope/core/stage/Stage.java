@@ -1,0 +1,292 @@
+package bellrope.core.stage;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
+import bellrope.core.event.EventType;
+import bellrope.core.event.Pull;
+import bellrope.core.project.Project;
+import bellrope.core.random.Draws;
+import bellrope.core.rope.Rope;
+import bellrope.core.sim.EffectRun;
+import bellrope.core.sim.FrameEncoder;
+import bellrope.core.sim.Layer;
+import bellrope.core.stage.Account.Answer;
+import bellrope.core.stage.Account.Fed;
+import bellrope.core.stage.Account.Played;
+import bellrope.core.stage.Account.Reason;
+import bellrope.core.stage.Account.Silent;
+import bellrope.core.value.Pace;
+import bellrope.core.value.Problem;
+import bellrope.core.value.Vec3;
+import bellrope.core.value.Words;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * The running whole: a project's ropes, the instances they started, and the account of every pull. This is the front door
+ * for games written in Java: make one, {@link #pull} events into it, {@link #advance} it by the time that passed, draw
+ * its {@link #frame}.
+ *
+ * <p>Time runs in whole steps of the project's pace and the remainder is carried over, so the same pulls at the same
+ * steps give the same bits at any frame rate. An instance remembers the pull that began it, not only its state, so
+ * {@link #retune} can play it again under new settings up to now. Not for use by several threads at once. A step allocates
+ * nothing once the layers have grown to their size; a pull allocates its account.
+ */
+public final class Stage {
+    private final FrameEncoder encoder = new FrameEncoder();
+    private final List<Playing> playing = new ArrayList<>();
+    private Project project;
+    private Pace pace;
+    private Map<String, EventType> events;
+    private Map<String, Effect> effects;
+    private Map<String, List<Rope>> listeners;
+    private Cast cast;
+    private double remainder;
+    private int now;
+    private int pulls;
+    private long births;
+    private long swallowed;
+
+    /** An instance: what began it, and its run under the present settings. */
+    private static final class Playing {
+        private final String rope;
+        private final Pull pull;
+        private final int start;
+        private EffectRun run;
+
+        private Playing(String rope, Pull pull, int start) {
+            this.rope = rope;
+            this.pull = pull;
+            this.start = start;
+        }
+    }
+
+    public Stage(Project project) {
+        take(project);
+    }
+
+    private void take(Project next) {
+        project = next;
+        pace = next.settings().pace();
+        cast = new Cast(next);
+        events = new HashMap<>();
+        next.events().forEach(e -> events.put(e.name(), e));
+        effects = new HashMap<>();
+        next.effects().forEach(e -> effects.put(e.name(), e));
+        listeners = new HashMap<>();
+        next.ropes()
+                .forEach(r -> listeners
+                        .computeIfAbsent(r.event(), e -> new ArrayList<>())
+                        .add(r));
+    }
+
+    /**
+     * Lets an event arrive now. What answers is born at once and can be seen in the next frame.
+     *
+     * @return the account; a pull that cannot be read is refused in it and changes nothing
+     */
+    public Account pull(Pull pull) {
+        pulls++;
+        EventType event = events.get(pull.event());
+        if (event == null) {
+            Problem unknown = new Problem(
+                    "/type",
+                    '"' + pull.event() + '"',
+                    "the name of a known event" + Words.nearest(pull.event(), events.keySet()));
+            return new Account(pulls, pull, now, List.of(unknown), List.of(), List.of());
+        }
+        List<Problem> refused = event.check(pull.payload());
+        if (!refused.isEmpty()) {
+            return new Account(pulls, pull, now, refused, List.of(), List.of());
+        }
+        List<Answer> answers = new ArrayList<>();
+        for (Rope rope : listeners.getOrDefault(pull.event(), List.of())) {
+            answers.add(answer(rope, event, pull));
+        }
+        return new Account(pulls, pull, now, List.of(), Decision.notes(event, pull), List.copyOf(answers));
+    }
+
+    private Answer answer(Rope rope, EventType event, Pull pull) {
+        Decision decision = new Decision(rope, event, pull);
+        Optional<Effect> effect = rope.play().map(effects::get);
+        Optional<Reason> reason = decision.stopped(effect);
+        if (reason.isPresent()) {
+            return new Silent(rope.name(), rope.play().orElse(rope.name()), reason.get());
+        }
+        Playing instance = new Playing(rope.name(), pull, now);
+        Played played = begin(instance, rope, decision, effect.orElseThrow());
+        playing.add(instance);
+        bear(instance, now);
+        return played;
+    }
+
+    private Played begin(Playing instance, Rope rope, Decision decision, Effect effect) {
+        List<Fed> fed = decision.fed(effect);
+        List<Emitter> emitters = effect.resolved(Decision.values(fed));
+        Vec3 origin = decision.origin();
+        Vec3 facing = decision.facing();
+        long key = Draws.instanceKey(project.settings().seed(), instance.pull.seed(), rope.seed());
+        instance.run = new EffectRun(
+                emitters, cast.of(effect, emitters), effect.period(), pace, key, instance.start, origin, facing);
+        OptionalDouble hold = instance.run.hold().isPresent()
+                ? OptionalDouble.of(pace.seconds(instance.run.hold().getAsInt()))
+                : OptionalDouble.empty();
+        return new Played(rope.name(), effect.name(), origin, facing, List.copyOf(fed), hold);
+    }
+
+    private void bear(Playing instance, int step) {
+        int room = project.settings().particleLimit() - particles();
+        int asked = instance.run.bear(step, room);
+        int borne = Math.max(0, Math.min(asked, room));
+        births += borne;
+        swallowed += asked - borne;
+    }
+
+    /** Advances by one step. */
+    public void step() {
+        now++;
+        List<Layer> layers = cast.layers();
+        for (int i = 0; i < layers.size(); i++) {
+            layers.get(i).store().bury(now);
+        }
+        release();
+        for (int i = 0; i < playing.size(); i++) {
+            bear(playing.get(i), now);
+        }
+        for (int i = 0; i < layers.size(); i++) {
+            layers.get(i).advance(now);
+        }
+    }
+
+    private void release() {
+        int kept = 0;
+        for (int i = 0; i < playing.size(); i++) {
+            Playing instance = playing.get(i);
+            if (!instance.run.over(now)) {
+                playing.set(kept++, instance);
+            }
+        }
+        while (playing.size() > kept) {
+            playing.remove(playing.size() - 1);
+        }
+    }
+
+    /**
+     * Advances by the whole steps in the time that passed and keeps the rest for the next call.
+     *
+     * @param seconds 0 or more
+     * @return how many steps were made
+     */
+    public int advance(double seconds) {
+        remainder += seconds * pace.stepsPerSecond();
+        int steps = (int) Math.floor(remainder + 1e-9);
+        remainder = Math.max(0, remainder - steps);
+        for (int i = 0; i < steps; i++) {
+            step();
+        }
+        return steps;
+    }
+
+    /**
+     * Takes a changed project without stopping: every instance is played again from its birth under the new settings, up
+     * to now. Instances whose rope or effect is gone end. Counts of births and swallowed births stay as they were.
+     */
+    public void retune(Project next) {
+        if (!next.settings().pace().equals(pace)) {
+            playing.clear();
+        }
+        take(next);
+        playing.removeIf(instance -> !restart(instance));
+        int longest = 0;
+        int earliest = now;
+        for (Playing instance : playing) {
+            longest = Math.max(longest, instance.run.longestLife());
+            earliest = Math.min(earliest, instance.start);
+        }
+        long bornBefore = births;
+        long swallowedBefore = swallowed;
+        for (int step = Math.max(earliest, now - longest); step <= now; step++) {
+            for (Layer layer : cast.layers()) {
+                layer.store().bury(step);
+            }
+            for (Playing instance : playing) {
+                if (instance.start <= step) {
+                    bear(instance, step);
+                }
+            }
+        }
+        births = bornBefore;
+        swallowed = swallowedBefore;
+        cast.layers().forEach(layer -> layer.advance(now));
+    }
+
+    private boolean restart(Playing instance) {
+        Optional<Rope> rope = project.rope(instance.rope);
+        Optional<Effect> effect = rope.flatMap(Rope::play).map(effects::get);
+        EventType event = events.get(instance.pull.event());
+        if (effect.isEmpty() || event == null || !rope.get().event().equals(event.name())) {
+            return false;
+        }
+        begin(instance, rope.get(), new Decision(rope.get(), event, instance.pull), effect.get());
+        return !instance.run.over(now);
+    }
+
+    /** Ends everything that plays. */
+    public void clear() {
+        playing.clear();
+        cast.layers().forEach(layer -> layer.store().clear());
+    }
+
+    /**
+     * Encodes what is on the stage; see {@link FrameEncoder}.
+     *
+     * @param sequence number of this frame on its way to one reader
+     * @return valid until the next call
+     */
+    public ByteBuffer frame(int sequence) {
+        return encoder.encode(cast.layers(), now, playing.size(), sequence);
+    }
+
+    /** Returns the layers in draw order, for measuring. */
+    public List<Layer> layers() {
+        return cast.layers();
+    }
+
+    public Project project() {
+        return project;
+    }
+
+    /** Returns how many steps have been made. */
+    public int now() {
+        return now;
+    }
+
+    /** Returns how many instances are held. */
+    public int instances() {
+        return playing.size();
+    }
+
+    /** Returns how many particles live. */
+    public int particles() {
+        int sum = 0;
+        List<Layer> layers = cast.layers();
+        for (int i = 0; i < layers.size(); i++) {
+            sum += layers.get(i).store().count();
+        }
+        return sum;
+    }
+
+    public long births() {
+        return births;
+    }
+
+    /** Returns how many births the particle limit has swallowed. */
+    public long swallowed() {
+        return swallowed;
+    }
+}

@@ -1,0 +1,83 @@
+package bellrope.core.value;
+
+import java.util.List;
+
+/**
+ * A value over a fraction from 0 to 1, through keys.
+ *
+ * <p>Before the first key the value is the first key's, after the last the last's.
+ *
+ * @param keys 1 to 32, each later than the one before
+ */
+public record Curve(List<Key> keys) {
+    /** The multiplier that changes nothing. */
+    public static final Curve ONE = constant(1);
+
+    /**
+     * One point of a curve.
+     *
+     * @param at fraction, 0 to 1
+     * @param value −1,000 to 1,000
+     * @param ease the way from here to the next key
+     */
+    public record Key(double at, double value, Ease ease) {
+        public Key {
+            Demand.within("at", at, 0, 1);
+            Demand.within("value", value, -1000, 1000);
+        }
+    }
+
+    public Curve {
+        keys = Demand.atMost("", keys, 32);
+        if (keys.isEmpty()) {
+            throw new Refused("", "no keys", "at least one key");
+        }
+        for (int i = 1; i < keys.size(); i++) {
+            if (keys.get(i).at() <= keys.get(i - 1).at()) {
+                throw new Refused(
+                        i + "/at",
+                        Words.number(keys.get(i).at()),
+                        "later than the key before it, at "
+                                + Words.number(keys.get(i - 1).at()));
+            }
+        }
+    }
+
+    public static Curve constant(double value) {
+        return new Curve(List.of(new Key(0, value, Ease.LINEAR)));
+    }
+
+    /** Returns a curve of straight segments through pairs of {@code at, value}. */
+    public static Curve through(double... pairs) {
+        Key[] keys = new Key[pairs.length / 2];
+        for (int i = 0; i < keys.length; i++) {
+            keys[i] = new Key(pairs[2 * i], pairs[2 * i + 1], Ease.LINEAR);
+        }
+        return new Curve(List.of(keys));
+    }
+
+    public double at(double fraction) {
+        Key before = keys.get(0);
+        if (fraction <= before.at()) {
+            return before.value();
+        }
+        for (int i = 1; i < keys.size(); i++) {
+            Key after = keys.get(i);
+            if (fraction < after.at()) {
+                double progress = before.ease().at((fraction - before.at()) / (after.at() - before.at()));
+                return before.value() + (after.value() - before.value()) * progress;
+            }
+            before = after;
+        }
+        return before.value();
+    }
+
+    /** Returns the curve at {@code cells + 1} even fractions, both ends included. */
+    public float[] table(int cells) {
+        float[] table = new float[cells + 1];
+        for (int i = 0; i <= cells; i++) {
+            table[i] = (float) at((double) i / cells);
+        }
+        return table;
+    }
+}

@@ -1,0 +1,70 @@
+package bellrope.core.value;
+
+import java.util.List;
+
+/** The checks that values make of themselves. Every method returns what it was given, or throws {@link Refused}. */
+public final class Demand {
+    /** Longest name of anything, in characters. */
+    public static final int LONGEST_NAME = 80;
+
+    private Demand() {}
+
+    public static double finite(String place, double value) {
+        if (!Double.isFinite(value)) {
+            throw new Refused(place, Words.number(value), "a finite number");
+        }
+        return value;
+    }
+
+    public static double within(String place, double value, double least, double most) {
+        finite(place, value);
+        if (value < least || value > most) {
+            throw new Refused(
+                    place, Words.number(value), "a number from " + Words.number(least) + " to " + Words.number(most));
+        }
+        return value;
+    }
+
+    public static int within(String place, int value, int least, int most) {
+        if (value < least || value > most) {
+            throw new Refused(place, Integer.toString(value), "a whole number from " + least + " to " + most);
+        }
+        return value;
+    }
+
+    /** Demands both ends of a range to lie from {@code least} to {@code most}. */
+    public static Range within(String place, Range range, double least, double most) {
+        within(place + "/least", range.least(), least, most);
+        within(place + "/most", range.most(), least, most);
+        return range;
+    }
+
+    public static double above(String place, double value, double bound) {
+        finite(place, value);
+        if (value <= bound) {
+            throw new Refused(place, Words.number(value), "a number above " + Words.number(bound));
+        }
+        return value;
+    }
+
+    public static String name(String place, String value) {
+        if (value == null || value.isBlank() || !value.equals(value.strip())) {
+            throw new Refused(place, '"' + String.valueOf(value) + '"', "a name without space at its ends");
+        }
+        if (value.length() > LONGEST_NAME) {
+            throw new Refused(place, value.length() + " characters", "at most " + LONGEST_NAME);
+        }
+        if (value.chars().anyMatch(c -> c < ' ' || c == '/')) {
+            throw new Refused(place, '"' + value + '"', "a name without slashes or control characters");
+        }
+        return value;
+    }
+
+    /** Demands a list of limited length and returns it as an immutable copy. */
+    public static <T> List<T> atMost(String place, List<T> list, int most) {
+        if (list.size() > most) {
+            throw new Refused(place, list.size() + " of them", "at most " + most);
+        }
+        return List.copyOf(list);
+    }
+}

@@ -1,0 +1,74 @@
+package bellrope.core.value;
+
+/** How a value travels from one key to the next: progress 0 to 1 against time 0 to 1. */
+public sealed interface Ease {
+    Ease LINEAR = new Linear();
+    Ease HOLD = new Hold();
+    // The named presets of W3C CSS Easing Functions Level 1.
+    Ease EASE = new CubicBezier(0.25, 0.1, 0.25, 1);
+    Ease EASE_IN = new CubicBezier(0.42, 0, 1, 1);
+    Ease EASE_OUT = new CubicBezier(0, 0, 0.58, 1);
+    Ease EASE_IN_OUT = new CubicBezier(0.42, 0, 0.58, 1);
+
+    /** Returns the progress at a time from 0 to 1. */
+    double at(double time);
+
+    /** Even progress. */
+    record Linear() implements Ease {
+        @Override
+        public double at(double time) {
+            return time;
+        }
+    }
+
+    /** Stays until the next key, then jumps. */
+    record Hold() implements Ease {
+        @Override
+        public double at(double time) {
+            return time < 1 ? 0 : 1;
+        }
+    }
+
+    /**
+     * The cubic Bézier of CSS Easing Functions Level 1, from (0, 0) to (1, 1).
+     *
+     * @param x1 from 0 to 1
+     * @param x2 from 0 to 1
+     */
+    record CubicBezier(double x1, double y1, double x2, double y2) implements Ease {
+        public CubicBezier {
+            Demand.within("0", x1, 0, 1);
+            Demand.within("1", y1, -10, 10);
+            Demand.within("2", x2, 0, 1);
+            Demand.within("3", y2, -10, 10);
+        }
+
+        @Override
+        public double at(double time) {
+            if (time <= 0 || time >= 1) {
+                return time <= 0 ? 0 : 1;
+            }
+            return along(y1, y2, solve(time));
+        }
+
+        // Bisection: x is monotonic in s because x1 and x2 lie in 0..1; 52 halvings exhaust a double.
+        private double solve(double x) {
+            double low = 0;
+            double high = 1;
+            for (int i = 0; i < 52; i++) {
+                double s = (low + high) / 2;
+                if (along(x1, x2, s) < x) {
+                    low = s;
+                } else {
+                    high = s;
+                }
+            }
+            return (low + high) / 2;
+        }
+
+        private static double along(double a, double b, double s) {
+            double r = 1 - s;
+            return 3 * r * r * s * a + 3 * r * s * s * b + s * s * s;
+        }
+    }
+}

@@ -1,0 +1,26 @@
+package bellrope.core.value;
+
+import org.joml.Quaterniond;
+import org.joml.Vector3d;
+
+/** A rotation in space, as a unit quaternion. */
+public record Turn(double x, double y, double z, double w) {
+    public static final Turn NONE = new Turn(0, 0, 0, 1);
+
+    /**
+     * Returns the shortest arc that carries one direction onto another. Opposite directions turn by 180° about an axis
+     * square to them, always the same one.
+     *
+     * @param from not zero
+     * @param to not zero
+     */
+    public static Turn between(Vec3 from, Vec3 to) {
+        Quaterniond q = new Quaterniond().rotationTo(from.x(), from.y(), from.z(), to.x(), to.y(), to.z());
+        return new Turn(q.x, q.y, q.z, q.w);
+    }
+
+    public Vec3 apply(Vec3 v) {
+        Vector3d out = new Quaterniond(x, y, z, w).transform(new Vector3d(v.x(), v.y(), v.z()));
+        return new Vec3(out.x, out.y, out.z);
+    }
+}

@@ -1,0 +1,72 @@
+package bellrope.core.value;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.Collection;
+
+/** Values as an English reader expects to see them. */
+public final class Words {
+    private Words() {}
+
+    /** Returns the shortest plain decimal with at most four digits after the point: {@code 4}, {@code 0.15}. */
+    public static String number(double value) {
+        if (!Double.isFinite(value)) {
+            return Double.toString(value);
+        }
+        BigDecimal rounded = BigDecimal.valueOf(value).setScale(4, RoundingMode.HALF_EVEN);
+        if (rounded.signum() == 0) {
+            return value == 0 ? "0" : Double.toString(value);
+        }
+        return rounded.stripTrailingZeros().toPlainString();
+    }
+
+    public static String vector(Vec3 v) {
+        return number(v.x()) + ", " + number(v.y()) + ", " + number(v.z());
+    }
+
+    /** Returns {@code "a"}, {@code "a or b"}, {@code "a, b or c"}. */
+    public static String either(Collection<String> words) {
+        StringBuilder text = new StringBuilder();
+        int left = words.size();
+        for (String word : words) {
+            text.append(word);
+            left--;
+            text.append(left > 1 ? ", " : left == 1 ? " or " : "");
+        }
+        return text.toString();
+    }
+
+    /**
+     * Returns {@code ", did you mean x?"} for the nearest of the known names, or nothing when none is near: at most a
+     * third of its letters changed (Levenshtein distance, case ignored).
+     */
+    public static String nearest(String given, Collection<String> known) {
+        String best = null;
+        int bestDistance = Integer.MAX_VALUE;
+        for (String name : known) {
+            int distance = distance(given.toLowerCase(), name.toLowerCase());
+            if (distance < bestDistance) {
+                bestDistance = distance;
+                best = name;
+            }
+        }
+        return best != null && bestDistance <= Math.max(2, best.length() / 3) ? "; did you mean " + best + "?" : "";
+    }
+
+    private static int distance(String a, String b) {
+        int[] row = new int[b.length() + 1];
+        for (int j = 0; j < row.length; j++) {
+            row[j] = j;
+        }
+        for (int i = 1; i <= a.length(); i++) {
+            int diagonal = row[0];
+            row[0] = i;
+            for (int j = 1; j <= b.length(); j++) {
+                int swap = diagonal + (a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1);
+                diagonal = row[j];
+                row[j] = Math.min(swap, Math.min(row[j], row[j - 1]) + 1);
+            }
+        }
+        return row[b.length()];
+    }
+}

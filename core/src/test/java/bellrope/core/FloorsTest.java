@@ -1,0 +1,67 @@
+package bellrope.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+@AnalyzeClasses(packages = "bellrope.core", importOptions = ImportOption.DoNotIncludeTests.class)
+class FloorsTest {
+    @ArchTest
+    static final ArchRule coreKnowsTheJdkAndTheVectorLibraryAlone = noClasses()
+            .should()
+            .dependOnClassesThat()
+            .resideOutsideOfPackages(
+                    "bellrope.core..", "java.lang..", "java.util..", "java.math..", "java.nio", "org.joml..");
+
+    @ArchTest
+    static final ArchRule coreHasNoThreadsAndNoClock = noClasses()
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("java.util.concurrent..", "java.time..")
+            .orShould()
+            .callMethod(System.class, "nanoTime")
+            .orShould()
+            .callMethod(System.class, "currentTimeMillis");
+
+    @ArchTest
+    static final ArchRule floorsOnlyLookDown = layeredArchitecture()
+            .consideringOnlyDependenciesInLayers()
+            .layer("value")
+            .definedBy("bellrope.core.value..")
+            .layer("random")
+            .definedBy("bellrope.core.random..")
+            .layer("effect")
+            .definedBy("bellrope.core.effect..")
+            .layer("event")
+            .definedBy("bellrope.core.event..")
+            .layer("rope")
+            .definedBy("bellrope.core.rope..")
+            .layer("project")
+            .definedBy("bellrope.core.project..")
+            .layer("sim")
+            .definedBy("bellrope.core.sim..")
+            .layer("stage")
+            .definedBy("bellrope.core.stage..")
+            .layer("measure")
+            .definedBy("bellrope.core.measure..")
+            .whereLayer("measure")
+            .mayNotBeAccessedByAnyLayer()
+            .whereLayer("stage")
+            .mayOnlyBeAccessedByLayers("measure")
+            .whereLayer("sim")
+            .mayOnlyBeAccessedByLayers("stage", "measure")
+            .whereLayer("project")
+            .mayOnlyBeAccessedByLayers("stage", "measure")
+            .whereLayer("rope")
+            .mayOnlyBeAccessedByLayers("project", "stage", "measure")
+            .whereLayer("event")
+            .mayOnlyBeAccessedByLayers("rope", "project", "stage", "measure")
+            .whereLayer("effect")
+            .mayOnlyBeAccessedByLayers("rope", "project", "sim", "stage", "measure")
+            .whereLayer("random")
+            .mayOnlyBeAccessedByLayers("sim", "stage");
+}

@@ -1,0 +1,180 @@
+package bellrope.core;
+
+import bellrope.core.effect.Binding;
+import bellrope.core.effect.Birth;
+import bellrope.core.effect.Burst;
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
+import bellrope.core.effect.Life;
+import bellrope.core.effect.Look;
+import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Property;
+import bellrope.core.effect.Shape;
+import bellrope.core.effect.Stream;
+import bellrope.core.event.Datum;
+import bellrope.core.event.EventType;
+import bellrope.core.event.Field;
+import bellrope.core.event.Pull;
+import bellrope.core.project.Project;
+import bellrope.core.project.Settings;
+import bellrope.core.project.Sprite;
+import bellrope.core.rope.Condition;
+import bellrope.core.rope.Facing;
+import bellrope.core.rope.Feed;
+import bellrope.core.rope.Rope;
+import bellrope.core.value.Curve;
+import bellrope.core.value.Gradient;
+import bellrope.core.value.Range;
+import bellrope.core.value.Rgba;
+import bellrope.core.value.Vec3;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
+
+/** Small projects of Windrow Post for the tests. */
+public final class Sample {
+    private Sample() {}
+
+    /** Returns a birth of {@code count} at once, all alike: along +y at 4 u/s, 0.2 u across. */
+    public static Birth burst(int count, double life) {
+        return new Birth(
+                count == 0 ? List.of() : List.of(new Burst(0, count, count)),
+                Optional.empty(),
+                new Shape.Point(),
+                0,
+                Range.of(4),
+                Range.of(life),
+                Range.of(0.2),
+                Range.ZERO,
+                Range.ZERO,
+                Range.ONE,
+                new Birth.Between(Rgba.WHITE, Rgba.WHITE));
+    }
+
+    public static Life still() {
+        return falling(Vec3.ZERO, 0);
+    }
+
+    public static Life falling(Vec3 gravity, double drag) {
+        return new Life(gravity, drag, Curve.ONE, Curve.ONE, Gradient.WHITE);
+    }
+
+    public static Emitter emitter(String name, int seed, Birth birth, Life life) {
+        return new Emitter(name, seed, birth, new Look("dot", Look.Blend.ALPHA, Look.Order.NEWEST_ON_TOP), life);
+    }
+
+    /** Returns an effect with a parameter {@code size} from 0.2 to 3 that multiplies every size. */
+    public static Effect effect(String name, Emitter... emitters) {
+        return new Effect(
+                name,
+                "",
+                OptionalDouble.empty(),
+                List.of(emitters),
+                List.of(new Parameter(
+                        "size",
+                        1,
+                        0.2,
+                        3,
+                        "×",
+                        "",
+                        List.of(new Binding(Property.SIZE, Binding.Mode.MULTIPLY, Optional.empty())))));
+    }
+
+    public static EventType landed() {
+        return new EventType(
+                "courier.landed",
+                "",
+                3,
+                List.of(
+                        new Field.Vector("position", Field.Meaning.POSITION),
+                        new Field.Vector("normal", Field.Meaning.NORMAL),
+                        new Field.Number("speed", new Range(0, 14), 7, "u/s"),
+                        new Field.Choice("surface", List.of("thatch", "stone", "peat", "water"), "on")));
+    }
+
+    public static EventType struck() {
+        return new EventType(
+                "courier.struck",
+                "",
+                4,
+                List.of(
+                        new Field.Vector("position", Field.Meaning.POSITION),
+                        new Field.Vector("direction", Field.Meaning.DIRECTION),
+                        new Field.Number("force", new Range(0, 100), 40, "N"),
+                        new Field.Choice("by", List.of("hail", "crow", "branch"), "by")));
+    }
+
+    public static Pull landing(double speed, String surface, long seed) {
+        Map<String, Datum> payload = new LinkedHashMap<>();
+        payload.put("position", new Datum.Vec(new Vec3(12, 0, 0)));
+        payload.put("normal", new Datum.Vec(Vec3.UP));
+        payload.put("speed", new Datum.Num(speed));
+        payload.put("surface", new Datum.Word(surface));
+        return new Pull("courier.landed", payload, seed);
+    }
+
+    public static Rope onThatch(String effect) {
+        return new Rope(
+                "landing on thatch",
+                1,
+                "courier.landed",
+                List.of(
+                        new Condition.OneOf("surface", List.of("thatch")),
+                        new Condition.Compare("speed", Condition.Relation.OVER, 4)),
+                Optional.of(effect),
+                Vec3.ZERO,
+                Facing.NORMAL,
+                List.of(new Feed("size", "speed", new Range(4, 14), 0.6, 1.8)));
+    }
+
+    /** Returns a project in which landing on thatch at over 4 u/s plays the effect. */
+    public static Project project(Effect effect) {
+        return new Project(
+                "Windrow Post",
+                Settings.USUAL,
+                List.of(new Sprite("dot", 0.5)),
+                List.of(landed(), struck()),
+                List.of(effect),
+                List.of(onThatch(effect.name())));
+    }
+
+    /** Returns some valid effect, another for each seed: 1 to 3 emitters of every shape, with bursts and streams. */
+    public static Effect any(long seed) {
+        Random r = new Random(seed);
+        Emitter[] emitters = new Emitter[1 + r.nextInt(3)];
+        for (int i = 0; i < emitters.length; i++) {
+            int least = r.nextInt(30);
+            Shape shape = switch (r.nextInt(3)) {
+                case 0 -> new Shape.Point();
+                case 1 -> new Shape.Disc(0.1 + r.nextDouble());
+                default -> new Shape.Cone(r.nextInt(2), 180 * r.nextDouble());
+            };
+            Birth birth = new Birth(
+                    List.of(new Burst(r.nextDouble(), least, least + r.nextInt(20)), new Burst(0, 3, 3)),
+                    r.nextBoolean()
+                            ? Optional.of(new Stream(
+                                    1 + 200 * r.nextDouble(), r.nextDouble(), OptionalDouble.of(0.01 + r.nextDouble())))
+                            : Optional.empty(),
+                    shape,
+                    180 * r.nextDouble(),
+                    range(r, 10),
+                    range(r, 2).plus(0.01),
+                    range(r, 1),
+                    range(r, 360),
+                    range(r, 720),
+                    range(r, 1),
+                    new Birth.Between(new Rgba(r.nextInt(256), 20, 30, 255), Rgba.WHITE));
+            emitters[i] = emitter("e" + i, i + 1, birth, falling(new Vec3(0, -10 * r.nextDouble(), 0), r.nextInt(3)));
+        }
+        return effect("any", emitters);
+    }
+
+    private static Range range(Random r, double most) {
+        double a = most * r.nextDouble();
+        double b = most * r.nextDouble();
+        return new Range(Math.min(a, b), Math.max(a, b));
+    }
+}
