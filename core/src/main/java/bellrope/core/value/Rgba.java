@@ -6,6 +6,14 @@ package bellrope.core.value;
 public record Rgba(int red, int green, int blue, int alpha) {
     public static final Rgba WHITE = new Rgba(255, 255, 255, 255);
 
+    private static final double[] LINEAR = new double[256];
+
+    static {
+        for (int i = 0; i < LINEAR.length; i++) {
+            LINEAR[i] = toLinear(i / 255.0);
+        }
+    }
+
     public Rgba {
         Demand.within("red", red, 0, 255);
         Demand.within("green", green, 0, 255);
@@ -36,15 +44,15 @@ public record Rgba(int red, int green, int blue, int alpha) {
     }
 
     public double linearRed() {
-        return toLinear(red / 255.0);
+        return LINEAR[red];
     }
 
     public double linearGreen() {
-        return toLinear(green / 255.0);
+        return LINEAR[green];
     }
 
     public double linearBlue() {
-        return toLinear(blue / 255.0);
+        return LINEAR[blue];
     }
 
     /** Returns linear light for an sRGB component from 0 to 1 (IEC 61966-2-1). */
