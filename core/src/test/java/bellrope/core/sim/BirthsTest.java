@@ -108,7 +108,9 @@ class BirthsTest {
         for (int i = 0; i < N; i++) {
             double share = Math.hypot(s.x0[i], s.z0[i]);
             assertThat(Math.acos(Math.min(1, s.vy[i]))).isCloseTo(Math.toRadians(30 * share), within(1e-3));
-            assertThat((double) (s.vx[i] * s.z0[i] - s.vz[i] * s.x0[i])).as("outward").isCloseTo(0, within(1e-6));
+            assertThat((double) (s.vx[i] * s.z0[i] - s.vz[i] * s.x0[i]))
+                    .as("outward")
+                    .isCloseTo(0, within(1e-6));
         }
     }
 

@@ -1,0 +1,96 @@
+package bellrope.cli;
+
+import bellrope.core.measure.Numbers;
+import bellrope.core.project.Project;
+import bellrope.core.stage.Account;
+import bellrope.core.stage.Rehearsal;
+import bellrope.core.stage.Take;
+import bellrope.format.report.AccountReport;
+import bellrope.format.report.NumbersReport;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * A rehearsal for reading, by people and by machines.
+ *
+ * @param seconds how long it took, in game time
+ * @param pulls each with its account and the numbers of its own take
+ */
+record RehearsalReport(
+        String project,
+        double seconds,
+        int peakParticles,
+        double peakParticlesAt,
+        int peakInstances,
+        long births,
+        long swallowed,
+        int stillPlaying,
+        List<PullReport> pulls) {
+    record PullReport(AccountReport account, NumbersReport numbers) {}
+
+    static RehearsalReport of(Project project, Rehearsal rehearsal) {
+        return new RehearsalReport(
+                project.name(),
+                project.settings().pace().seconds(rehearsal.steps()),
+                rehearsal.peakParticles(),
+                rehearsal.peakParticlesAt(),
+                rehearsal.peakInstances(),
+                rehearsal.births(),
+                rehearsal.swallowed(),
+                rehearsal.left(),
+                rehearsal.accounts().stream()
+                        .map(account -> pull(project, account))
+                        .toList());
+    }
+
+    private static PullReport pull(Project project, Account account) {
+        Numbers numbers = Numbers.of(Take.of(project, account.pull(), Take.LONGEST, false));
+        return new PullReport(AccountReport.of(account, project.settings().pace()), NumbersReport.of(numbers));
+    }
+
+    String inWords() {
+        StringBuilder text = new StringBuilder();
+        for (PullReport pull : pulls) {
+            AccountReport account = pull.account();
+            line(text, "%8.3f s  %s: %s", account.at(), account.event(), account.summary());
+            account.notes().forEach(note -> line(text, "            note: %s", note));
+            account.answers().forEach(a -> line(text, "            %s %s", a.answered() ? "●" : "○", a.words()));
+            if (account.answers().stream().anyMatch(AccountReport.Line::answered)) {
+                NumbersReport n = pull.numbers();
+                line(
+                        text,
+                        "            births %d, peak %d at %.3f s, onset %s, release %s, hold %s, reach %.2f u, presence %.3f u², %.3f u²·s",
+                        n.births(),
+                        n.peak(),
+                        n.peakAt(),
+                        n.onset() == null ? "never seen" : String.format(Locale.ROOT, "%.0f ms", n.onset()),
+                        seconds(n.release()),
+                        seconds(n.hold()),
+                        n.reach(),
+                        n.presencePeak(),
+                        n.presenceTotal());
+            }
+        }
+        line(
+                text,
+                "%s: %d pulls in %.3f s; peak %d particles at %.3f s, %d instances; %d births, %d swallowed; %d still playing",
+                project,
+                pulls.size(),
+                seconds,
+                peakParticles,
+                peakParticlesAt,
+                peakInstances,
+                births,
+                swallowed,
+                stillPlaying);
+        return text.toString();
+    }
+
+    private static String seconds(Double value) {
+        return value == null ? "until ended" : String.format(Locale.ROOT, "%.3f s", value);
+    }
+
+    private static void line(StringBuilder text, String format, Object... values) {
+        text.append(String.format(Locale.ROOT, format, values)).append('\n');
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * The command line: the same core without a server.
+ */
+package bellrope.cli;

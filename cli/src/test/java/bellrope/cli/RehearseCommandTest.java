@@ -1,0 +1,118 @@
+package bellrope.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import bellrope.format.json.Demo;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import picocli.CommandLine;
+
+class RehearseCommandTest {
+    @TempDir
+    private Path folder;
+
+    private Path bundle;
+    private Path pulls;
+
+    private record Run(int code, String out, String err) {}
+
+    @BeforeEach
+    void files() throws IOException {
+        bundle = Files.write(folder.resolve("windrow.bellrope.json"), Demo.bytes());
+        pulls = folder.resolve("pulls.jsonl");
+        Files.writeString(pulls, landing("1", "00.000", "thatch", "9") + landing("2", "00.500", "stone", "12.5"));
+    }
+
+    private static String landing(String id, String second, String surface, String speed) {
+        return "{\"specversion\":\"1.0\",\"id\":\"" + id
+                + "\",\"source\":\"/windrow-post\",\"type\":\"courier.landed\","
+                + "\"time\":\"2026-05-04T10:00:" + second + "Z\",\"data\":{\"position\":[12,0,0],\"normal\":[0,1,0],"
+                + "\"speed\":" + speed + ",\"surface\":\"" + surface + "\"}}\n";
+    }
+
+    private Run run(String... args) {
+        StringWriter out = new StringWriter();
+        StringWriter err = new StringWriter();
+        int code = new CommandLine(new Commands())
+                .setOut(new PrintWriter(out))
+                .setErr(new PrintWriter(err))
+                .execute(args);
+        return new Run(code, out.toString(), err.toString());
+    }
+
+    @Test
+    void printsTheAccountAndTheNumbersOfEveryPull() {
+        Run run = run("rehearse", bundle.toString(), pulls.toString());
+        assertThat(run.code()).isZero();
+        assertThat(run.err()).isEmpty();
+        assertThat(run.out())
+                .contains("0.000 s  courier.landed: 5 ropes listened, 1 answered")
+                .contains("● straw puff at (12, 0, 0), size 1.2 from speed 9")
+                .contains("○ stone chips silent: surface was thatch, wants stone")
+                .contains("0.500 s  courier.landed: 5 ropes listened, 2 answered")
+                .contains("● hard knock at (12, 0, 0)")
+                .contains("onset 17 ms")
+                .contains("Windrow Post: 2 pulls in")
+                .contains("0 swallowed; 0 still playing");
+    }
+
+    @Test
+    void givesTheSameOutputOnEveryRun() {
+        Run first = run("rehearse", "--json", bundle.toString(), pulls.toString());
+        assertThat(first.code()).isZero();
+        assertThat(run("rehearse", "--json", bundle.toString(), pulls.toString()))
+                .isEqualTo(first);
+        assertThat(first.out()).startsWith("{\"project\":\"Windrow Post\"").contains("\"onset\":16.666666666666668");
+    }
+
+    @Test
+    void anotherPullBeforeChangesNothingOfTheOthers() throws IOException {
+        String before =
+                run("rehearse", "--json", bundle.toString(), pulls.toString()).out();
+        Files.writeString(pulls, Files.readString(pulls) + landing("0", "00.250", "peat", "3"));
+        String after =
+                run("rehearse", "--json", bundle.toString(), pulls.toString()).out();
+        String numbersOfSecond = before.substring(before.lastIndexOf("\"numbers\""));
+        assertThat(after).contains(numbersOfSecond);
+    }
+
+    @Test
+    void playsWhatItCanReadAndFailsForTheRest() throws IOException {
+        Files.writeString(pulls, Files.readString(pulls) + landing("3", "01.000", "thatch", "\"fast\""));
+        Run run = run("rehearse", bundle.toString(), pulls.toString());
+        assertThat(run.code()).isEqualTo(1);
+        assertThat(run.err()).contains("pulls.jsonl /line 3/data/speed: fast: a number from 0 to 14 u/s");
+        assertThat(run.out()).contains("2 pulls in");
+    }
+
+    @Test
+    void refusesABrokenBundleWhole() throws IOException {
+        Files.writeString(bundle, Files.readString(bundle).substring(0, 5000));
+        Run run = run("rehearse", bundle.toString(), pulls.toString());
+        assertThat(run.code()).isEqualTo(1);
+        assertThat(run.err()).contains("windrow.bellrope.json /: cut off at line");
+        assertThat(run.out()).isEmpty();
+    }
+
+    @Test
+    void namesAFileThatIsNotThere() {
+        Run run =
+                run("rehearse", bundle.toString(), folder.resolve("none.jsonl").toString());
+        assertThat(run.code()).isEqualTo(1);
+        assertThat(run.err()).contains("none.jsonl: cannot be read");
+    }
+
+    @Test
+    void wrongWordsExitWithTwo() {
+        assertThat(run("rehearse", bundle.toString()).code()).isEqualTo(2);
+        assertThat(run("rehearse", "--loud", bundle.toString(), pulls.toString())
+                        .code())
+                .isEqualTo(2);
+    }
+}

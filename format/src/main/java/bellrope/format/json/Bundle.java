@@ -1,0 +1,147 @@
+package bellrope.format.json;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.event.EventType;
+import bellrope.core.project.Consistency;
+import bellrope.core.project.Project;
+import bellrope.core.project.Settings;
+import bellrope.core.project.Sprite;
+import bellrope.core.rope.Rope;
+import bellrope.core.value.Pace;
+import bellrope.core.value.Problem;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * The whole project as one file, {@code *.bellrope.json}: readable, in a stable order, so that reading and writing it
+ * again gives the same bytes. The format is described in {@code docs/format/bundle.md}.
+ */
+public final class Bundle {
+    public static final int VERSION = 1;
+
+    private Bundle() {}
+
+    /**
+     * What was read.
+     *
+     * @param value empty when anything was wrong
+     * @param problems everything that was wrong, with its place in the file
+     */
+    public record Read<T>(Optional<T> value, List<Problem> problems) {}
+
+    /** Reads a bundle and checks that its names agree. */
+    public static Read<Project> read(byte[] bytes) {
+        JsonText.Parsed parsed = JsonText.parse(bytes);
+        return parsed.failed() ? new Read<>(Optional.empty(), parsed.problems()) : read(parsed.node());
+    }
+
+    public static Read<Project> read(JsonNode node) {
+        Problems problems = new Problems();
+        Thing thing = new Thing(node, "", problems);
+        if (problems.none()) {
+            int version = thing.whole("bellrope");
+            if (problems.none() && version != VERSION) {
+                thing.wrong("bellrope", Integer.toString(version), "version " + VERSION);
+            }
+        }
+        if (!problems.none()) {
+            return new Read<>(Optional.empty(), problems.list());
+        }
+        String name = thing.text("name");
+        Thing settingsThing = thing.thing("settings");
+        Settings settings = settingsThing == null ? null : settings(settingsThing);
+        List<Sprite> sprites = thing.list("sprites", t -> {
+            String sprite = t.text("name");
+            double coverage = t.number("coverage");
+            return t.make(() -> new Sprite(sprite, coverage));
+        });
+        List<EventType> events = thing.list("events", EventJson::read);
+        List<Effect> effects = thing.list("effects", EffectJson::read);
+        List<Rope> ropes = thing.list("ropes", RopeJson::read);
+        Project project = thing.make(() -> new Project(name, settings, sprites, events, effects, ropes));
+        if (project != null) {
+            problems.addAll(Consistency.problems(project));
+        }
+        return new Read<>(problems.none() ? Optional.ofNullable(project) : Optional.empty(), problems.list());
+    }
+
+    private static Settings settings(Thing thing) {
+        int stepsPerSecond = thing.whole("stepsPerSecond");
+        double metres = thing.number("metresPerUnit");
+        long seed = thing.wholeUpTo("seed", Settings.HIGHEST_SEED);
+        int limit = thing.whole("particleLimit");
+        return thing.make(() -> new Settings(new Pace(stepsPerSecond), metres, seed, limit));
+    }
+
+    /** Reads one effect on its own; its sprites are not looked up. */
+    public static Read<Effect> readEffect(JsonNode node) {
+        return part(node, EffectJson::read);
+    }
+
+    /** Reads one rope on its own; its names are not looked up. */
+    public static Read<Rope> readRope(JsonNode node) {
+        return part(node, RopeJson::read);
+    }
+
+    /** Reads one kind of event on its own. */
+    public static Read<EventType> readEvent(JsonNode node) {
+        return part(node, EventJson::read);
+    }
+
+    /** Reads settings on their own. */
+    public static Read<Settings> readSettings(JsonNode node) {
+        return part(node, Bundle::settings);
+    }
+
+    private static <T> Read<T> part(JsonNode node, Function<Thing, T> reader) {
+        Problems problems = new Problems();
+        T value = reader.apply(new Thing(node, "", problems));
+        return new Read<>(problems.none() ? Optional.ofNullable(value) : Optional.empty(), problems.list());
+    }
+
+    public static ObjectNode write(Effect effect) {
+        return EffectJson.write(effect);
+    }
+
+    public static ObjectNode write(Rope rope) {
+        return RopeJson.write(rope);
+    }
+
+    public static ObjectNode write(EventType event) {
+        return EventJson.write(event);
+    }
+
+    public static ObjectNode write(Settings settings) {
+        ObjectNode node = Json.object();
+        node.put("stepsPerSecond", settings.pace().stepsPerSecond());
+        node.set("metresPerUnit", Json.number(settings.metresPerUnit()));
+        node.put("seed", settings.seed());
+        node.put("particleLimit", settings.particleLimit());
+        return node;
+    }
+
+    /** Returns the bundle as text, ready for a file. */
+    public static String write(Project project) {
+        ObjectNode node = Json.object();
+        node.put("bellrope", VERSION);
+        node.put("name", project.name());
+        node.set("settings", write(project.settings()));
+        ArrayNode sprites = node.putArray("sprites");
+        for (Sprite sprite : project.sprites()) {
+            ObjectNode s = sprites.addObject();
+            s.put("name", sprite.name());
+            s.set("coverage", Json.number(sprite.coverage()));
+        }
+        ArrayNode events = node.putArray("events");
+        project.events().forEach(event -> events.add(write(event)));
+        ArrayNode effects = node.putArray("effects");
+        project.effects().forEach(effect -> effects.add(write(effect)));
+        ArrayNode ropes = node.putArray("ropes");
+        project.ropes().forEach(rope -> ropes.add(write(rope)));
+        return JsonText.pretty(node);
+    }
+}

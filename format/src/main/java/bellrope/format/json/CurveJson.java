@@ -1,0 +1,105 @@
+package bellrope.format.json;
+
+import bellrope.core.value.Curve;
+import bellrope.core.value.Ease;
+import bellrope.core.value.Gradient;
+import bellrope.core.value.Rgba;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Curves and gradients as JSON, both ways. */
+final class CurveJson {
+    private static final Map<String, Ease> PRESETS = new LinkedHashMap<>();
+
+    static {
+        PRESETS.put("linear", Ease.LINEAR);
+        PRESETS.put("hold", Ease.HOLD);
+        PRESETS.put("ease", Ease.EASE);
+        PRESETS.put("ease-in", Ease.EASE_IN);
+        PRESETS.put("ease-out", Ease.EASE_OUT);
+        PRESETS.put("ease-in-out", Ease.EASE_IN_OUT);
+    }
+
+    private CurveJson() {}
+
+    static Curve read(Thing owner, String key) {
+        List<Curve.Key> keys = owner.list(key, t -> {
+            double at = t.number("at");
+            double value = t.number("value");
+            Ease ease = t.has("ease") ? ease(t) : Ease.LINEAR;
+            return t.make(() -> new Curve.Key(at, value, ease));
+        });
+        return owner.raw(key) == null
+                        || !owner.raw(key).isArray()
+                        || owner.raw(key).size() != keys.size()
+                ? null
+                : owner.madeAt(key, () -> new Curve(keys));
+    }
+
+    private static Ease ease(Thing key) {
+        JsonNode raw = key.raw("ease");
+        if (raw.isString() && PRESETS.containsKey(raw.stringValue())) {
+            return PRESETS.get(raw.stringValue());
+        }
+        if (raw.isArray()) {
+            double[] points = key.numbers("ease", 4, "four numbers: x1, y1, x2, y2");
+            return points == null
+                    ? Ease.LINEAR
+                    : key.madeAt("ease", () -> new Ease.CubicBezier(points[0], points[1], points[2], points[3]));
+        }
+        key.wrong("ease", Thing.shown(raw), "one of " + String.join(", ", PRESETS.keySet()) + ", or four numbers");
+        return Ease.LINEAR;
+    }
+
+    static Gradient readGradient(Thing owner, String key) {
+        List<Gradient.Stop> stops = owner.list(key, t -> {
+            double at = t.number("at");
+            Rgba colour = t.parsed("colour", Rgba::parse);
+            return t.make(() -> new Gradient.Stop(at, colour));
+        });
+        return owner.raw(key) == null
+                        || !owner.raw(key).isArray()
+                        || owner.raw(key).size() != stops.size()
+                ? null
+                : owner.madeAt(key, () -> new Gradient(stops));
+    }
+
+    static ArrayNode write(Curve curve) {
+        ArrayNode keys = Json.array();
+        for (Curve.Key key : curve.keys()) {
+            ObjectNode k = keys.addObject();
+            k.set("at", Json.number(key.at()));
+            k.set("value", Json.number(key.value()));
+            k.set("ease", write(key.ease()));
+        }
+        return keys;
+    }
+
+    private static JsonNode write(Ease ease) {
+        for (Map.Entry<String, Ease> preset : PRESETS.entrySet()) {
+            if (preset.getValue().equals(ease)) {
+                return Json.object().textNode(preset.getKey());
+            }
+        }
+        Ease.CubicBezier b = (Ease.CubicBezier) ease;
+        return Json.array()
+                .add(Json.number(b.x1()))
+                .add(Json.number(b.y1()))
+                .add(Json.number(b.x2()))
+                .add(Json.number(b.y2()));
+    }
+
+    static ArrayNode write(Gradient gradient) {
+        ArrayNode stops = Json.array();
+        for (Gradient.Stop stop : gradient.stops()) {
+            ObjectNode s = stops.addObject();
+            s.set("at", Json.number(stop.at()));
+            s.put("colour", stop.colour().toString());
+        }
+        return stops;
+    }
+}

@@ -1,0 +1,67 @@
+package bellrope.format.json;
+
+import bellrope.core.event.Datum;
+import bellrope.core.value.Vec3;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Payloads as JSON: numbers, texts, and vectors as three numbers. */
+public final class PayloadJson {
+    private PayloadJson() {}
+
+    /**
+     * Reads a payload; what is neither a number, a text nor three numbers is noted and left out.
+     *
+     * @param place of the payload, for the problems
+     */
+    public static Map<String, Datum> read(JsonNode node, String place, Problems problems) {
+        Map<String, Datum> payload = new LinkedHashMap<>();
+        if (node == null || !node.isObject()) {
+            problems.add(place, node == null ? "missing" : Thing.shown(node), "an object of values by field name");
+            return payload;
+        }
+        for (Map.Entry<String, JsonNode> entry : node.properties()) {
+            JsonNode value = entry.getValue();
+            String at = place + "/" + entry.getKey();
+            Datum datum = null;
+            if (value.isNumber()) {
+                datum = problems.made(at, () -> new Datum.Num(value.doubleValue()));
+            } else if (value.isString()) {
+                datum = new Datum.Word(value.stringValue());
+            } else if (value.isArray()
+                    && value.size() == 3
+                    && value.get(0).isNumber()
+                    && value.get(1).isNumber()
+                    && value.get(2).isNumber()) {
+                datum = problems.made(
+                        at,
+                        () -> new Datum.Vec(new Vec3(
+                                value.get(0).doubleValue(),
+                                value.get(1).doubleValue(),
+                                value.get(2).doubleValue())));
+            } else {
+                problems.add(at, Thing.shown(value), "a number, a text, or three numbers");
+            }
+            if (datum != null) {
+                payload.put(entry.getKey(), datum);
+            }
+        }
+        return payload;
+    }
+
+    public static ObjectNode write(Map<String, Datum> payload) {
+        ObjectNode node = Json.object();
+        payload.forEach((name, value) -> {
+            if (value instanceof Datum.Num num) {
+                node.set(name, Json.number(num.value()));
+            } else if (value instanceof Datum.Word word) {
+                node.put(name, word.text());
+            } else if (value instanceof Datum.Vec vec) {
+                node.set(name, Json.vector(vec.value()));
+            }
+        });
+        return node;
+    }
+}

@@ -1,0 +1,265 @@
+package bellrope.format.json;
+
+import bellrope.core.value.Range;
+import bellrope.core.value.Vec3;
+import bellrope.core.value.Words;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * One JSON object while it is read.
+ *
+ * <p>The idea: reading never stops at the first error. Each getter notes what is wrong and returns a stand-in; {@link
+ * #make} builds the value only if nothing inside this object was wrong, and then looks for keys that nobody asked for. So
+ * one pass finds every error of a file, each with its place.
+ */
+final class Thing {
+    private final JsonNode node;
+    private final String place;
+    private final Problems problems;
+    private final Set<String> asked = new LinkedHashSet<>();
+    private final int before;
+
+    Thing(JsonNode node, String place, Problems problems) {
+        this.node = node;
+        this.place = place;
+        this.problems = problems;
+        this.before = problems.count();
+        if (!node.isObject()) {
+            problems.add(place, shown(node), "an object");
+        }
+    }
+
+    /** Returns the value, or null if anything in it was wrong. */
+    <T> T make(Supplier<T> maker) {
+        for (String key : node.propertyNames()) {
+            if (!asked.contains(key)) {
+                problems.add(
+                        place + "/" + escaped(key),
+                        "unknown key",
+                        "one of " + Words.either(asked) + Words.nearest(key, asked));
+            }
+        }
+        return problems.count() > before ? null : problems.made(place, maker);
+    }
+
+    boolean has(String key) {
+        asked.add(key);
+        JsonNode value = node.get(key);
+        return value != null && !value.isNull();
+    }
+
+    double number(String key) {
+        JsonNode value = get(key, "a number");
+        if (value == null) {
+            return 1;
+        }
+        if (!value.isNumber()) {
+            problems.add(at(key), shown(value), "a number");
+            return 1;
+        }
+        return value.doubleValue();
+    }
+
+    double number(String key, double otherwise) {
+        return has(key) ? number(key) : otherwise;
+    }
+
+    int whole(String key) {
+        return (int) wholeUpTo(key, Integer.MAX_VALUE);
+    }
+
+    long wholeUpTo(String key, long most) {
+        JsonNode value = get(key, "a whole number");
+        if (value == null) {
+            return 1;
+        }
+        double d = value.isNumber() ? value.doubleValue() : Double.NaN;
+        if (d != Math.rint(d) || Math.abs(d) > most) {
+            problems.add(at(key), shown(value), "a whole number");
+            return 1;
+        }
+        return value.longValue();
+    }
+
+    String text(String key) {
+        JsonNode value = get(key, "a text");
+        if (value == null) {
+            return "";
+        }
+        if (!value.isString()) {
+            problems.add(at(key), shown(value), "a text");
+            return "";
+        }
+        return value.stringValue();
+    }
+
+    String text(String key, String otherwise) {
+        return has(key) ? text(key) : otherwise;
+    }
+
+    /** Returns one of an enum's constants, written in small letters with spaces. */
+    <E extends Enum<E>> E choice(String key, Class<E> type) {
+        String text = text(key);
+        List<String> options = new ArrayList<>();
+        for (E constant : type.getEnumConstants()) {
+            String word = word(constant);
+            if (word.equals(text)) {
+                return constant;
+            }
+            options.add(word);
+        }
+        if (node.get(key) != null && node.get(key).isString()) {
+            problems.add(at(key), '"' + text + '"', Words.either(options) + Words.nearest(text, options));
+        }
+        return type.getEnumConstants()[0];
+    }
+
+    static String word(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
+    /** Returns a pair {@code [least, most]}. */
+    Range range(String key) {
+        double[] pair = numbers(key, 2, "a pair: least, most");
+        return pair == null ? Range.ONE : or(problems.made(at(key), () -> new Range(pair[0], pair[1])), Range.ONE);
+    }
+
+    Range range(String key, Range otherwise) {
+        return has(key) ? range(key) : otherwise;
+    }
+
+    Vec3 vector(String key) {
+        double[] xyz = numbers(key, 3, "three numbers: x, y, z");
+        return xyz == null ? Vec3.ZERO : or(problems.made(at(key), () -> new Vec3(xyz[0], xyz[1], xyz[2])), Vec3.ZERO);
+    }
+
+    double[] numbers(String key, int length, String allowed) {
+        JsonNode value = get(key, allowed);
+        if (value == null) {
+            return null;
+        }
+        double[] numbers = new double[length];
+        boolean right = value.isArray() && value.size() == length;
+        for (int i = 0; right && i < length; i++) {
+            right = value.get(i).isNumber();
+            numbers[i] = right ? value.get(i).doubleValue() : 0;
+        }
+        if (!right) {
+            problems.add(at(key), shown(value), allowed);
+            return null;
+        }
+        return numbers;
+    }
+
+    /** Returns what a function reads out of each object of a list; those that were wrong are left out. */
+    <T> List<T> list(String key, Function<Thing, T> reader) {
+        List<T> list = new ArrayList<>();
+        JsonNode value = get(key, "a list");
+        if (value == null || !value.isArray()) {
+            if (value != null) {
+                problems.add(at(key), shown(value), "a list");
+            }
+            return list;
+        }
+        for (int i = 0; i < value.size(); i++) {
+            T item = reader.apply(new Thing(value.get(i), at(key) + "/" + i, problems));
+            if (item != null) {
+                list.add(item);
+            }
+        }
+        return list;
+    }
+
+    List<String> texts(String key) {
+        List<String> list = new ArrayList<>();
+        JsonNode value = get(key, "a list of texts");
+        if (value == null || !value.isArray()) {
+            if (value != null) {
+                problems.add(at(key), shown(value), "a list of texts");
+            }
+            return list;
+        }
+        for (int i = 0; i < value.size(); i++) {
+            if (value.get(i).isString()) {
+                list.add(value.get(i).stringValue());
+            } else {
+                problems.add(at(key) + "/" + i, shown(value.get(i)), "a text");
+            }
+        }
+        return list;
+    }
+
+    /** Returns the object under a key, or null with the lack noted. */
+    Thing thing(String key) {
+        JsonNode value = get(key, "an object");
+        return value == null ? null : new Thing(value, at(key), problems);
+    }
+
+    /** Returns what a function makes of the value under a key, with its refusal noted; null if it refused. */
+    <T> T parsed(String key, Function<String, T> parser) {
+        int start = problems.count();
+        String text = text(key);
+        return problems.count() > start ? null : problems.made(at(key), () -> parser.apply(text));
+    }
+
+    JsonNode raw(String key) {
+        asked.add(key);
+        return node.get(key);
+    }
+
+    void wrong(String key, String given, String allowed) {
+        problems.add(at(key), given, allowed);
+    }
+
+    <T> T madeAt(String key, Supplier<T> maker) {
+        return problems.made(at(key), maker);
+    }
+
+    Collection<String> keys() {
+        return node.propertyNames();
+    }
+
+    private JsonNode get(String key, String allowed) {
+        asked.add(key);
+        JsonNode value = node.get(key);
+        if (value == null || value.isNull()) {
+            if (node.isObject()) {
+                problems.add(at(key), "missing", allowed);
+            }
+            return null;
+        }
+        return value;
+    }
+
+    private String at(String key) {
+        return place + "/" + escaped(key);
+    }
+
+    private static String escaped(String key) {
+        return key.replace("~", "~0").replace("/", "~1");
+    }
+
+    private static <T> T or(T value, T otherwise) {
+        return value == null ? otherwise : value;
+    }
+
+    /** Returns a short rendering of a value for a message. */
+    static String shown(JsonNode value) {
+        if (value.isArray()) {
+            return "a list of " + value.size();
+        }
+        if (value.isObject()) {
+            return "an object";
+        }
+        String text = value.toString();
+        return text.length() > 60 ? text.substring(0, 57) + "…" : text;
+    }
+}

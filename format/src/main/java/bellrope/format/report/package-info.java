@@ -1,0 +1,4 @@
+/**
+ * Accounts and numbers in the shape in which other programs get them.
+ */
+package bellrope.format.report;

@@ -1,0 +1,4 @@
+/**
+ * The sprites that ship with Bellrope, drawn by formula.
+ */
+package bellrope.format.sprite;

@@ -1,0 +1,4 @@
+/**
+ * Pulls as JSON Lines of CloudEvents 1.0.
+ */
+package bellrope.format.trace;

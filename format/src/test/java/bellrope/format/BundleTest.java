@@ -1,0 +1,176 @@
+package bellrope.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import bellrope.core.project.Consistency;
+import bellrope.core.project.Project;
+import bellrope.core.value.Problem;
+import bellrope.format.json.Bundle;
+import bellrope.format.json.Demo;
+import bellrope.format.json.JsonText;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.node.ObjectNode;
+
+class BundleTest {
+    private static final String DEMO = new String(Demo.bytes(), StandardCharsets.UTF_8);
+
+    private static List<String> problems(String text) {
+        Bundle.Read<Project> read = Bundle.read(text.getBytes(StandardCharsets.UTF_8));
+        assertThat(read.value().isPresent()).isEqualTo(read.problems().isEmpty());
+        return read.problems().stream().map(Problem::toString).toList();
+    }
+
+    private static String changed(String pointer, String value) {
+        ObjectNode root = (ObjectNode) JsonText.parse(DEMO).node();
+        int cut = pointer.lastIndexOf('/');
+        ObjectNode owner = (ObjectNode) root.at(pointer.substring(0, cut));
+        owner.set(pointer.substring(cut + 1), JsonText.parse(value).node());
+        return JsonText.pretty(root);
+    }
+
+    @Nested
+    class TheDemo {
+        @Test
+        void comesBackByteForByte() {
+            assertThat(Bundle.write(Demo.project())).isEqualTo(DEMO);
+        }
+
+        @Test
+        void isConsistentAndAnswersMostEvents() {
+            Project demo = Demo.project();
+            assertThat(Consistency.problems(demo)).isEmpty();
+            assertThat(demo.ropes()).hasSizeGreaterThanOrEqualTo(8);
+            assertThat(demo.sprites()).hasSizeGreaterThanOrEqualTo(10);
+        }
+
+        // JSON Schema 2020-12, by networknt's validator.
+        @Test
+        void satisfiesThePublishedSchema() throws IOException {
+            assertThat(schema().validate(DEMO, InputFormat.JSON)).isEmpty();
+        }
+    }
+
+    private static Schema schema() throws IOException {
+        return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(Files.readString(Path.of("../docs/format/bundle.schema.json")));
+    }
+
+    @Nested
+    @DisplayName("a wrong value")
+    class AWrongValue {
+        @ParameterizedTest
+        @CsvSource(
+                delimiter = '|',
+                value = {
+                    "/effects/0/emitters/1/birth/lifetime|[0.8, 0.2]|/effects/0/emitters/1/birth/lifetime: 0.8 to 0.2: the least must not be above the most",
+                    "/effects/0/emitters/1/birth/lifetime|[0, 1]|/effects/0/emitters/1/birth/lifetime/0: 0.0: a time above 0 s",
+                    "/effects/0/emitters/1/birth/bursts|[{\"at\":0,\"least\":-3,\"most\":4}]|/effects/0/emitters/1/birth/bursts/0/0: -3: a whole number from 0 to 10000",
+                    "/effects/2/emitters/0/birth/speed|\"fast\"|/effects/2/emitters/0/birth/speed: \"fast\": a pair: least, most",
+                    "/effects/2/emitters/0/look/blend|\"aditive\"|/effects/2/emitters/0/look/blend: \"aditive\": alpha or additive; did you mean additive?",
+                    "/effects/2/emitters/0/birth/colour|[\"#FFF\",\"#FFFFFFFF\"]|/effects/2/emitters/0/birth/colour: \"#FFF\": a colour as #RRGGBB or #RRGGBBAA",
+                    "/effects/3/name|\"straw puff\"|/effects/3/name: \"straw puff\": a name that is there once",
+                    "/ropes/0/event|\"courier.lnded\"|/ropes/0/event: \"courier.lnded\": the name of a known event; did you mean courier.landed?",
+                    "/events/0/weight|9|/events/0/weight: 9: a whole number from 1 to 5",
+                    "/settings/particleLimit|2.5|/settings/particleLimit: 2.5: a whole number",
+                    "/ropes/0/colour|1|/ropes/0/colour: unknown key: one of name, seed, event, conditions, play, offset, facing or feeds",
+                    "/bellrope|7|/bellrope: 7: version 1"
+                })
+        void isRefusedWithItsPlaceWhatWasGivenAndWhatIsAllowed(String pointer, String value, String message) {
+            assertThat(problems(
+                            pointer.equals("/bellrope")
+                                    ? DEMO.replace("\"bellrope\" : 1", "\"bellrope\" : 7")
+                                    : changed(pointer, value)))
+                    .contains(message);
+        }
+
+        // What the reader refuses for its form, the published schema refuses too.
+        @ParameterizedTest
+        @CsvSource(
+                delimiter = '|',
+                value = {
+                    "/effects/2/emitters/0/birth/speed|\"fast\"",
+                    "/effects/2/emitters/0/look/blend|\"aditive\"",
+                    "/events/0/weight|9",
+                    "/ropes/0/colour|1",
+                    "/ropes/0/conditions|[{\"field\":\"speed\"}]",
+                    "/effects/0/emitters|[]"
+                })
+        void isRefusedByTheSchemaAsWell(String pointer, String value) throws IOException {
+            String text = changed(pointer, value);
+            assertThat(problems(text)).isNotEmpty();
+            assertThat(schema().validate(text, InputFormat.JSON)).isNotEmpty();
+        }
+
+        @Test
+        void doesNotHideTheOthers() {
+            String text = DEMO.replaceFirst("\"drag\" : 2.2", "\"drag\" : -1")
+                    .replaceFirst("\"usual\" : 9", "\"usual\" : 99")
+                    .replaceFirst("\"metresPerUnit\" : 1", "\"metresPerUnit\" : \"one\"");
+            assertThat(problems(text))
+                    .containsExactly(
+                            "/settings/metresPerUnit: \"one\": a number",
+                            "/events/0/fields/2/usual: 99: a number from 0 to 14",
+                            "/effects/0/emitters/0/life/drag: -1: a number from 0 to 100");
+        }
+    }
+
+    @Nested
+    @DisplayName("a broken file")
+    class ABrokenFile {
+        @Test
+        void cutInHalfSaysWhere() {
+            assertThat(problems(DEMO.substring(0, DEMO.length() / 2)))
+                    .singleElement()
+                    .asString()
+                    .contains("cut off at line");
+        }
+
+        @Test
+        void nestedTenThousandDeepIsRefused() {
+            assertThat(problems("[".repeat(10_000) + "]".repeat(10_000)))
+                    .containsExactly("/: nested too deeply: at most 40 levels, and texts of at most 1 MiB");
+        }
+
+        @Test
+        void of200MegabytesIsRefusedBeforeItIsRead() {
+            byte[] large = new byte[200 << 20];
+            assertThat(Bundle.read(large).problems().toString()).contains("200 MiB: at most 32 MiB");
+        }
+
+        @ParameterizedTest
+        @CsvSource(
+                delimiter = '|',
+                value = {
+                    "''|/: nothing: JSON",
+                    "[]|/: a list of 0: an object",
+                    "{}|/bellrope: missing: a whole number",
+                    "NaN|not JSON at line 1",
+                    "{\"a\":1,\"a\":2}|a key given twice",
+                    "{} {}|not JSON at line 1"
+                })
+        void isRefusedWhateverIsWrongWithIt(String text, String message) {
+            assertThat(problems(text)).singleElement().asString().contains(message);
+        }
+
+        @Test
+        void withAThousandProblemsShowsAHundred() {
+            String text = DEMO.replace("\"least\" :", "\"lest\" :").replace("\"value\" :", "\"valu\" :");
+            List<String> all = problems(text);
+            assertThat(all).hasSize(101);
+            assertThat(all.get(100)).contains("more problems: mend these first");
+        }
+    }
+}
