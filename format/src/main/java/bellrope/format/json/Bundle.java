@@ -54,11 +54,7 @@ public final class Bundle {
         String name = thing.text("name");
         Thing settingsThing = thing.thing("settings");
         Settings settings = settingsThing == null ? null : settings(settingsThing);
-        List<Sprite> sprites = thing.list("sprites", t -> {
-            String sprite = t.text("name");
-            double coverage = t.number("coverage");
-            return t.make(() -> new Sprite(sprite, coverage));
-        });
+        List<Sprite> sprites = thing.list("sprites", Bundle::sprite);
         List<EventType> events = thing.list("events", EventJson::read);
         List<Effect> effects = thing.list("effects", EffectJson::read);
         List<Rope> ropes = thing.list("ropes", RopeJson::read);
@@ -67,6 +63,12 @@ public final class Bundle {
             problems.addAll(Consistency.problems(project));
         }
         return new Read<>(problems.none() ? Optional.ofNullable(project) : Optional.empty(), problems.list());
+    }
+
+    private static Sprite sprite(Thing thing) {
+        String name = thing.text("name");
+        double coverage = thing.number("coverage");
+        return thing.make(() -> new Sprite(name, coverage));
     }
 
     private static Settings settings(Thing thing) {
@@ -92,6 +94,11 @@ public final class Bundle {
         return part(node, EventJson::read);
     }
 
+    /** Reads one sprite on its own. */
+    public static Read<Sprite> readSprite(JsonNode node) {
+        return part(node, Bundle::sprite);
+    }
+
     /** Reads settings on their own. */
     public static Read<Settings> readSettings(JsonNode node) {
         return part(node, Bundle::settings);
@@ -115,6 +122,13 @@ public final class Bundle {
         return EventJson.write(event);
     }
 
+    public static ObjectNode write(Sprite sprite) {
+        ObjectNode node = Json.object();
+        node.put("name", sprite.name());
+        node.set("coverage", Json.number(sprite.coverage()));
+        return node;
+    }
+
     public static ObjectNode write(Settings settings) {
         ObjectNode node = Json.object();
         node.put("stepsPerSecond", settings.pace().stepsPerSecond());
@@ -131,11 +145,7 @@ public final class Bundle {
         node.put("name", project.name());
         node.set("settings", write(project.settings()));
         ArrayNode sprites = node.putArray("sprites");
-        for (Sprite sprite : project.sprites()) {
-            ObjectNode s = sprites.addObject();
-            s.put("name", sprite.name());
-            s.set("coverage", Json.number(sprite.coverage()));
-        }
+        project.sprites().forEach(sprite -> sprites.add(write(sprite)));
         ArrayNode events = node.putArray("events");
         project.events().forEach(event -> events.add(write(event)));
         ArrayNode effects = node.putArray("effects");

@@ -1,0 +1,58 @@
+package bellrope.server;
+
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.servers.Server;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.utils.SpringDocUtils;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * The published OpenAPI document: its head, and what no record says. Null never crosses the API but for the properties
+ * named here, so all others are required.
+ */
+@Configuration
+class ApiDescription {
+    private static final Map<String, Set<String>> MAY_BE_MISSING = Map.of(
+            "NumbersReport", Set.of("onset", "release", "hold"),
+            "Line", Set.of("origin", "facing"),
+            "ResponseView", Set.of("numbers", "silent"),
+            "TakeRequest", Set.of("rope", "event", "payload", "drafts"),
+            "ResponsesRequest", Set.of("ropes", "drafts"),
+            "Refusal", Set.of("yours", "theirs"));
+
+    static {
+        // Bodies and payloads are described by the bundle's own schema.
+        SpringDocUtils.getConfig().replaceWithClass(JsonNode.class, Object.class);
+    }
+
+    @Bean
+    OpenAPI openApi() {
+        return new OpenAPI()
+                .info(new Info()
+                        .title("Bellrope")
+                        .version("1")
+                        .description("Projects, takes and responses. Refusals are problem details (RFC 9457)."))
+                .servers(List.of(new Server().url("/")));
+    }
+
+    @Bean
+    OpenApiCustomizer requiredProperties() {
+        return api -> api.getComponents().getSchemas().forEach(ApiDescription::require);
+    }
+
+    private static void require(String name, Schema<?> schema) {
+        if (schema.getProperties() != null) {
+            List<String> required = new ArrayList<>(schema.getProperties().keySet());
+            required.removeAll(MAY_BE_MISSING.getOrDefault(name, Set.of()));
+            schema.setRequired(required);
+        }
+    }
+}

@@ -1,0 +1,42 @@
+package bellrope.server;
+
+import bellrope.format.json.Bundle;
+import bellrope.format.json.Demo;
+import bellrope.server.store.ProjectStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.ApplicationListener;
+import org.springframework.stereotype.Component;
+
+/** Puts a project into an empty database and prints the address once the server is ready. */
+@Component
+class Welcome implements ApplicationListener<ApplicationReadyEvent> {
+    private static final Logger LOG = LoggerFactory.getLogger(Welcome.class);
+
+    private final ProjectStore store;
+    private final boolean demo;
+    private final String address;
+
+    Welcome(ProjectStore store, @Value("${bellrope.demo}") boolean demo, @Value("${server.address}") String address) {
+        this.store = store;
+        this.demo = demo;
+        this.address = address;
+    }
+
+    @Override
+    public void onApplicationEvent(ApplicationReadyEvent event) {
+        if (store.all().isEmpty()) {
+            long id = store.create(demo ? Demo.project().name() : "Untitled").id();
+            if (demo) {
+                store.fill(id, Bundle.read(Demo.bytes()).value().orElseThrow());
+            }
+        }
+        if (event.getApplicationContext() instanceof WebServerApplicationContext context) {
+            int port = context.getWebServer().getPort();
+            LOG.info("Bellrope is ready at http://{}:{}/", address, port);
+        }
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * The server: starts, guards its door, holds the configuration.
+ */
+package bellrope.server;

@@ -1,0 +1,4 @@
+/**
+ * Projects in SQLite: every save a revision, nothing overwritten.
+ */
+package bellrope.server.store;

@@ -1,0 +1,158 @@
+package bellrope.server.web;
+
+import bellrope.core.project.Project;
+import bellrope.format.json.Bundle;
+import bellrope.format.json.JsonText;
+import bellrope.format.sprite.SpriteCase;
+import bellrope.server.live.Readers;
+import bellrope.server.store.Kind;
+import bellrope.server.store.ProjectStore;
+import bellrope.server.store.ProjectStore.Change;
+import bellrope.server.store.Refusal;
+import bellrope.server.store.Snapshot;
+import bellrope.server.view.Views.Add;
+import bellrope.server.view.Views.NewProject;
+import bellrope.server.view.Views.PartView;
+import bellrope.server.view.Views.ProjectLine;
+import bellrope.server.view.Views.ProjectView;
+import bellrope.server.view.Views.Save;
+import bellrope.server.view.Views.Saved;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStream;
+import java.time.Duration;
+import java.util.List;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Projects, their parts, and bundles in and out. */
+@RestController
+@RequestMapping(path = "/api", produces = MediaType.APPLICATION_JSON_VALUE)
+class ProjectRequests {
+    /** Who saves, so that word of a change is not sent back to its author. */
+    static final String READER = "X-Bellrope-Reader";
+
+    private final ProjectStore store;
+    private final Readers readers;
+
+    ProjectRequests(ProjectStore store, Readers readers) {
+        this.store = store;
+        this.readers = readers;
+    }
+
+    @Operation(operationId = "projects")
+    @GetMapping("/projects")
+    List<ProjectLine> projects() {
+        return store.all().stream().map(ViewMaker::line).toList();
+    }
+
+    @Operation(operationId = "createProject")
+    @PostMapping("/projects")
+    @ResponseStatus(HttpStatus.CREATED)
+    ProjectLine create(@RequestBody NewProject project) {
+        return ViewMaker.line(store.create(project.name()));
+    }
+
+    @Operation(operationId = "project")
+    @GetMapping("/projects/{project}")
+    ProjectView project(@PathVariable long project) {
+        return ViewMaker.project(store.get(project));
+    }
+
+    @Operation(operationId = "addPart")
+    @PostMapping("/projects/{project}/parts")
+    @ResponseStatus(HttpStatus.CREATED)
+    Saved add(
+            @PathVariable long project,
+            @RequestBody Add add,
+            @Parameter(hidden = true) @RequestHeader(name = READER, required = false) String reader) {
+        Kind kind = Kind.of(add.kind()).orElseThrow(() -> Refusal.notThere("kind of part named " + add.kind()));
+        return told(store.add(project, kind, add.body()), reader);
+    }
+
+    @Operation(operationId = "savePart")
+    @PutMapping("/parts/{part}")
+    Saved save(
+            @PathVariable long part,
+            @RequestBody Save save,
+            @Parameter(hidden = true) @RequestHeader(name = READER, required = false) String reader) {
+        return told(store.save(part, save.basedOn(), save.body()), reader);
+    }
+
+    @Operation(operationId = "deletePart")
+    @DeleteMapping("/parts/{part}")
+    Saved delete(
+            @PathVariable long part,
+            @RequestParam long basedOn,
+            @Parameter(hidden = true) @RequestHeader(name = READER, required = false) String reader) {
+        return told(store.delete(part, basedOn), reader);
+    }
+
+    private Saved told(Change change, String reader) {
+        Saved saved = ViewMaker.saved(change);
+        readers.changed(change.after(), saved, reader);
+        return saved;
+    }
+
+    @Operation(operationId = "revisions")
+    @GetMapping("/parts/{part}/revisions")
+    List<PartView> revisions(@PathVariable long part) {
+        return store.revisions(part).stream().map(ViewMaker::part).toList();
+    }
+
+    @Operation(operationId = "exportBundle")
+    @GetMapping("/projects/{project}/bundle")
+    ResponseEntity<byte[]> export(@PathVariable long project) {
+        Snapshot snapshot = store.get(project);
+        String file = snapshot.name().toLowerCase().replaceAll("[^a-z0-9]+", "-") + ".bellrope.json";
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file + "\"")
+                .contentType(MediaType.APPLICATION_JSON)
+                .body(Bundle.write(snapshot.project()).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    }
+
+    @Operation(operationId = "importBundle")
+    @PutMapping(path = "/projects/{project}/bundle", consumes = MediaType.APPLICATION_JSON_VALUE)
+    ProjectLine importBundle(@PathVariable long project, @Parameter(hidden = true) HttpServletRequest request)
+            throws IOException {
+        byte[] bytes;
+        try (InputStream in = request.getInputStream()) {
+            bytes = in.readNBytes(JsonText.MOST_BYTES + 1);
+        }
+        if (bytes.length > JsonText.MOST_BYTES) {
+            throw Refusal.tooLarge("The bundle is larger than " + (JsonText.MOST_BYTES >> 20) + " MiB.");
+        }
+        Bundle.Read<Project> read = Bundle.read(bytes);
+        if (read.value().isEmpty()) {
+            throw Refusal.wrong(read.problems());
+        }
+        Snapshot filled = store.fill(project, read.value().get());
+        readers.replaced(filled);
+        return ViewMaker.line(filled);
+    }
+
+    @Operation(operationId = "sprite")
+    @GetMapping(path = "/sprites/{name}", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> sprite(@PathVariable String name) {
+        byte[] png = SpriteCase.png(name).orElseThrow(() -> Refusal.notThere("sprite named " + name));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.maxAge(Duration.ofHours(1)))
+                .body(png);
+    }
+}

@@ -1,0 +1,4 @@
+/**
+ * Requests: resources under /api, refusals as problem details.
+ */
+package bellrope.server.web;
