@@ -1,0 +1,258 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api } from './api/client'
+import { letterKeys, setLetterKeys, useKeys } from './common/useKeys'
+import ConflictSheet from './project/ConflictSheet.vue'
+import ProjectMenu from './project/ProjectMenu.vue'
+import { useProject } from './project/useProject'
+
+const project = useProject()
+const route = useRoute()
+const router = useRouter()
+const find = ref('')
+const search = ref<HTMLInputElement>()
+const link = ref('connecting')
+
+async function start() {
+  try {
+    const lines = await api.projects()
+    const wanted = Number(route.query.project)
+    const chosen = lines.find((l) => l.id === wanted) ?? lines[0]
+    if (chosen) await project.open(chosen.id)
+  } catch (e) {
+    project.state = 'failed'
+    project.failure = (e as Error).message
+  }
+}
+
+async function open(id: number) {
+  await router.replace({ query: { project: id } })
+  if (id !== project.id) await project.open(id)
+}
+
+onMounted(async () => {
+  await router.isReady()
+  await start()
+})
+useKeys({ '/': () => search.value?.focus() })
+
+const KEYS = [
+  ['Space', 'pull the event'],
+  ['1 2 3', 'soft, usual, hard'],
+  ['↑ ↓', 'rope before, rope after'],
+  ['E', 'shape the effect, fold it'],
+  ['P', 'hold or run the take'],
+  [', .', 'one frame back, one on'],
+  ['C', 'clear the stage'],
+  ['/', 'find a rope'],
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+]
+</script>
+
+<template>
+  <div class="app">
+    <header class="bar">
+      <img src="/mark.svg" alt="" width="15" height="27" />
+      <b class="brand">Bellrope</b>
+      <ProjectMenu @open="open" />
+      <nav aria-label="Views"><RouterLink to="/">Ropes</RouterLink></nav>
+      <span class="space" />
+      <span class="undo">
+        <button :disabled="!project.done.length" title="Undo, Ctrl Z" data-testid="undo" @click="project.undo">undo</button>
+        <button :disabled="!project.undone.length" title="Redo, Ctrl Shift Z" data-testid="redo" @click="project.redo">
+          redo
+        </button>
+      </span>
+      <input ref="search" v-model="find" class="find" type="search" placeholder="Find  /" aria-label="Find a rope" @keydown.escape="find = ''; search?.blur()" />
+      <el-popover trigger="click" placement="bottom-end" :width="260" :show-arrow="false">
+        <template #reference><button class="keys">Keys</button></template>
+        <dl class="keylist">
+          <template v-for="[key, what] in KEYS" :key="key">
+            <dt>{{ key }}</dt>
+            <dd>{{ what }}</dd>
+          </template>
+        </dl>
+        <label class="letters">
+          <input type="checkbox" :checked="letterKeys" @change="setLetterKeys(($event.target as HTMLInputElement).checked)" />
+          Letters, digits and Space act as keys
+        </label>
+      </el-popover>
+      <span class="link-state" :class="link" role="status">
+        {{ project.saving ? 'saving…' : link === 'open' ? 'stage ready' : link === 'lost' ? 'stage lost, trying again' : 'connecting…' }}
+      </span>
+    </header>
+    <div v-if="project.refusal" class="strip refusal" role="alert" data-testid="refusal">
+      <b>{{ project.refusal.title }}.</b>
+      <span v-if="project.refusal.problems?.length">
+        <template v-for="p in project.refusal.problems.slice(0, 3)" :key="p.place">
+          {{ p.place }}: {{ p.given }}: {{ p.allowed }}.
+        </template>
+      </span>
+      <span v-else>{{ project.refusal.detail }}</span>
+      <button v-if="project.drafts.size" class="link" @click="project.saveDrafts">Save again</button>
+      <button class="shut" aria-label="Dismiss" @click="project.refusal = undefined">×</button>
+    </div>
+    <div v-else-if="project.notice" class="strip notice" role="status" data-testid="notice">
+      <span>{{ project.notice }}</span>
+      <button class="shut" aria-label="Dismiss" @click="project.notice = ''">×</button>
+    </div>
+    <RouterView v-slot="{ Component }">
+      <component :is="Component" v-if="project.state === 'ready'" :find="find" @link="link = $event" />
+      <main v-else class="whole">
+        <p v-if="project.state === 'loading'" class="quiet">Opening the project…</p>
+        <div v-else role="alert">
+          <p>{{ project.failure }}</p>
+          <button class="button primary" @click="start">Try again</button>
+        </div>
+      </main>
+    </RouterView>
+    <ConflictSheet />
+  </div>
+</template>
+
+<style scoped>
+.app {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+.app > :deep(main) {
+  flex: 1;
+  min-height: 0;
+}
+.bar {
+  height: 44px;
+  flex: none;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 0 16px;
+  background: var(--card);
+  border-bottom: 1px solid var(--line);
+  white-space: nowrap;
+}
+.brand {
+  font-size: 16px;
+  letter-spacing: -0.01em;
+}
+nav {
+  align-self: stretch;
+  display: flex;
+  margin-left: 12px;
+}
+nav a {
+  display: grid;
+  place-items: center;
+  color: var(--muted);
+  text-decoration: none;
+  font-size: 14px;
+  border-bottom: 2px solid transparent;
+}
+nav a.router-link-active {
+  color: var(--ink);
+  font-weight: 600;
+  border-color: var(--bronze);
+}
+.space {
+  flex: 1;
+}
+.undo {
+  display: flex;
+  gap: 10px;
+}
+.undo button:disabled {
+  color: #8d8475;
+  cursor: default;
+}
+.undo button:not(:disabled) {
+  color: var(--bronze);
+  font-weight: 600;
+}
+.find {
+  width: 150px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--paper);
+  padding: 4px 10px;
+}
+.find::placeholder {
+  color: var(--muted);
+  opacity: 1;
+}
+.keys {
+  color: var(--muted);
+}
+.keylist {
+  display: grid;
+  grid-template-columns: 92px 1fr;
+  gap: 4px 8px;
+  margin: 0 0 8px;
+}
+.keylist dt {
+  font-weight: 600;
+}
+.keylist dd {
+  margin: 0;
+}
+.letters {
+  display: flex;
+  gap: 6px;
+  border-top: 1px solid var(--line);
+  padding-top: 8px;
+  accent-color: var(--bronze);
+}
+.link-state {
+  color: var(--muted);
+  min-width: 96px;
+}
+.link-state::before {
+  content: '';
+  display: inline-block;
+  width: 8px;
+  height: 8px;
+  border-radius: 50%;
+  margin-right: 6px;
+  background: var(--bronze-soft);
+}
+.link-state.open {
+  color: var(--verdigris);
+}
+.link-state.open::before {
+  background: var(--verdigris);
+}
+.link-state.lost {
+  color: var(--vermilion);
+}
+.link-state.lost::before {
+  background: none;
+  border: 2px solid var(--vermilion);
+}
+.strip {
+  flex: none;
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  padding: 6px 16px;
+  border-bottom: 1px solid var(--line);
+}
+.refusal {
+  background: #f8e4de;
+  color: #8a2413;
+}
+.notice {
+  background: var(--bronze-pale);
+}
+.shut {
+  margin-left: auto;
+  width: 24px;
+  height: 20px;
+  font-size: 15px;
+}
+.whole {
+  display: grid;
+  place-items: center;
+  text-align: center;
+}
+</style>

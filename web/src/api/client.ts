@@ -1,0 +1,72 @@
+import type { components } from './schema'
+
+type Schemas = components['schemas']
+export type ProjectLine = Schemas['ProjectLine']
+export type ProjectView = Schemas['ProjectView']
+export type PartView = Schemas['PartView']
+export type Saved = Schemas['Saved']
+export type Words = Schemas['Words']
+export type Draft = Schemas['Draft']
+export type TakeRequest = Schemas['TakeRequest']
+export type TakeHead = Schemas['TakeHead']
+export type ResponseView = Schemas['ResponseView']
+export type NumbersReport = Schemas['NumbersReport']
+export type AccountReport = Schemas['AccountReport']
+export type Refusal = Schemas['Refusal']
+export type Problem = Schemas['Problem']
+
+/** Tells this window from any other that has the project open. */
+export const reader = crypto.getRandomValues(new Uint32Array(2)).join('-')
+
+/** A request that the server refused, or that never reached it (status 0). */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    readonly refusal: Partial<Refusal>,
+  ) {
+    super(refusal.detail ?? refusal.title ?? 'The server did not answer.')
+  }
+}
+
+async function send(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Response> {
+  let response: Response
+  try {
+    response = await fetch('/api' + path, {
+      method,
+      signal,
+      headers: { 'Content-Type': 'application/json', 'X-Bellrope-Reader': reader },
+      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+    })
+  } catch (e) {
+    if (e instanceof DOMException && e.name === 'AbortError') throw e
+    throw new Refused(0, { title: 'The server does not answer.' })
+  }
+  if (!response.ok) {
+    const refusal = await response.json().catch(() => ({ title: response.statusText }))
+    throw new Refused(response.status, refusal)
+  }
+  return response
+}
+
+async function json<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
+  return (await send(method, path, body, signal)).json()
+}
+
+export const api = {
+  projects: () => json<ProjectLine[]>('GET', '/projects'),
+  create: (name: string) => json<ProjectLine>('POST', '/projects', { name }),
+  project: (id: number) => json<ProjectView>('GET', `/projects/${id}`),
+  add: (project: number, kind: string, body: unknown) =>
+    json<Saved>('POST', `/projects/${project}/parts`, { kind, body }),
+  save: (part: number, basedOn: number, body: unknown) =>
+    json<Saved>('PUT', `/parts/${part}`, { basedOn, body }),
+  remove: (part: number, basedOn: number) => json<Saved>('DELETE', `/parts/${part}?basedOn=${basedOn}`),
+  importBundle: (project: number, text: string) =>
+    json<ProjectLine>('PUT', `/projects/${project}/bundle`, text),
+  exportPath: (project: number) => `/api/projects/${project}/bundle`,
+  responses: (project: number, ropes: number[] | undefined, drafts: Draft[], signal?: AbortSignal) =>
+    json<ResponseView[]>('POST', `/projects/${project}/responses`, { ropes, drafts }, signal),
+  take: async (project: number, request: TakeRequest, signal?: AbortSignal) =>
+    (await send('POST', `/projects/${project}/takes`, request, signal)).arrayBuffer(),
+  spritePath: (name: string) => `/api/sprites/${encodeURIComponent(name)}`,
+}

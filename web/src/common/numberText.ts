@@ -1,0 +1,71 @@
+/** What a number field holds: a plain number, a time in seconds, a whole number. */
+export type NumberKind = 'plain' | 'time' | 'whole'
+
+/**
+ * Returns the number that a text stands for, or undefined. Takes sums with + − * / and brackets; a time takes `s`, `ms`
+ * and `f` (frames) behind any of its numbers.
+ */
+export function readNumber(text: string, kind: NumberKind, stepsPerSecond = 60): number | undefined {
+  const source = text.trim().replace(',', '.').replace('−', '-').replace('×', '*')
+  if (!source) return undefined
+  let at = 0
+  const peek = () => {
+    while (source[at] === ' ') at++
+    return source[at]
+  }
+  function sum(): number {
+    let value = product()
+    for (let c = peek(); c === '+' || c === '-'; c = peek()) {
+      at++
+      value = c === '+' ? value + product() : value - product()
+    }
+    return value
+  }
+  function product(): number {
+    let value = atom()
+    for (let c = peek(); c === '*' || c === '/'; c = peek()) {
+      at++
+      value = c === '*' ? value * atom() : value / atom()
+    }
+    return value
+  }
+  function atom(): number {
+    const c = peek()
+    if (c === '-') {
+      at++
+      return -atom()
+    }
+    if (c === '(') {
+      at++
+      const value = sum()
+      if (peek() !== ')') return NaN
+      at++
+      return value
+    }
+    const match = /^(\d+\.?\d*|\.\d+)(e[+-]?\d+)?/i.exec(source.slice(at))
+    if (!match) return NaN
+    at += match[0].length
+    return Number(match[0]) * unit()
+  }
+  function unit(): number {
+    if (kind !== 'time') return 1
+    const match = /^\s*(ms|s|f)\b/.exec(source.slice(at))
+    if (!match) return 1
+    at += match[0].length
+    return match[1] === 'ms' ? 0.001 : match[1] === 'f' ? 1 / stepsPerSecond : 1
+  }
+  const value = sum()
+  peek()
+  if (at < source.length || !Number.isFinite(value)) return undefined
+  return kind === 'whole' ? Math.round(value) : rounded(value)
+}
+
+/** Returns a number without the dust of binary arithmetic. */
+export function rounded(value: number): number {
+  return Number(value.toPrecision(10))
+}
+
+/** Returns a number for reading: at most four digits after the point. */
+export function showNumber(value: number): string {
+  return String(Number(value.toFixed(4)))
+}

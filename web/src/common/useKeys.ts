@@ -1,0 +1,38 @@
+import { onMounted, onScopeDispose, ref } from 'vue'
+
+const KEEP = 'bellrope.letter-keys'
+
+/** Whether single letters, digits and Space act as keys of the bench (WCAG 2.1.4: it must be possible to turn them off). */
+export const letterKeys = ref(localStorage.getItem(KEEP) !== 'off')
+
+export function setLetterKeys(on: boolean) {
+  letterKeys.value = on
+  localStorage.setItem(KEEP, on ? 'on' : 'off')
+}
+
+function typing(target: EventTarget | null): boolean {
+  const element = target as HTMLElement | null
+  return !!element?.closest?.('input:not([type=range]), textarea, select, [contenteditable], .el-popper, dialog')
+}
+
+/**
+ * Listens to keys on the whole page, but never while someone types.
+ *
+ * @param keys by name, with `Ctrl+` and `Shift+` before it
+ */
+export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
+  function hear(event: KeyboardEvent) {
+    const command = event.ctrlKey || event.metaKey
+    if (typing(event.target) && !(command && event.key.toLowerCase() !== 'z')) return
+    const name =
+      (command ? 'Ctrl+' : '') + (command && event.shiftKey ? 'Shift+' : '') + (event.key.length === 1 ? event.key.toLowerCase() : event.key)
+    const act = keys[name]
+    if (!act || event.altKey || (!command && event.key.length === 1 && !letterKeys.value)) return
+    // A focused button keeps its own Enter.
+    if (event.key === 'Enter' && (event.target as HTMLElement).closest?.('button, a')) return
+    event.preventDefault()
+    act(event)
+  }
+  onMounted(() => window.addEventListener('keydown', hear))
+  onScopeDispose(() => window.removeEventListener('keydown', hear))
+}

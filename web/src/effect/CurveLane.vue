@@ -1,0 +1,263 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { EaseName, Key } from '../api/bundle'
+import NumberField from '../common/NumberField.vue'
+import { rounded } from '../common/numberText'
+
+/** One lane of Life: a value over life fraction, edited where it is seen. */
+const props = defineProps<{ keys: Key[]; label: string; most: number }>()
+const emit = defineEmits<{ draft: [keys: Key[]]; commit: [keys: Key[]] }>()
+
+const WIDTH = 240
+const HEIGHT = 44
+const EASES: EaseName[] = ['linear', 'ease', 'ease-in', 'ease-out', 'ease-in-out', 'hold']
+const BEZIERS: Record<string, [number, number, number, number]> = {
+  linear: [0, 0, 1, 1],
+  ease: [0.25, 0.1, 0.25, 1],
+  'ease-in': [0.42, 0, 1, 1],
+  'ease-out': [0, 0, 0.58, 1],
+  'ease-in-out': [0.42, 0, 0.58, 1],
+}
+
+const chosen = ref<number>()
+const svg = ref<SVGSVGElement>()
+const top = computed(() => Math.max(1, ...props.keys.map((k) => k.value)))
+
+const x = (at: number) => 6 + at * (WIDTH - 12)
+const y = (value: number) => HEIGHT - 5 - (value / top.value) * (HEIGHT - 10)
+
+// The browser's own cubic draws the way between two keys: a CSS easing is a Bézier in time and progress.
+const path = computed(() => {
+  const keys = props.keys
+  let d = `M${x(0)} ${y(keys[0].value)}L${x(keys[0].at)} ${y(keys[0].value)}`
+  for (let i = 1; i < keys.length; i++) {
+    const [a, b] = [keys[i - 1], keys[i]]
+    const ease = a.ease ?? 'linear'
+    if (ease === 'hold') {
+      d += `H${x(b.at)}V${y(b.value)}`
+      continue
+    }
+    const [x1, y1, x2, y2] = Array.isArray(ease) ? ease : BEZIERS[ease]
+    const at = (s: number) => x(a.at + (b.at - a.at) * s)
+    const up = (s: number) => y(a.value + (b.value - a.value) * s)
+    d += `C${at(x1)} ${up(y1)} ${at(x2)} ${up(y2)} ${x(b.at)} ${y(b.value)}`
+  }
+  return d + `L${x(1)} ${y(keys.at(-1)!.value)}`
+})
+
+const copy = () => props.keys.map((k) => ({ ...k }))
+
+function held(keys: Key[], i: number, at: number, value: number): Key[] {
+  const gap = 0.001
+  const least = i > 0 ? keys[i - 1].at + gap : 0
+  const most = i < keys.length - 1 ? keys[i + 1].at - gap : 1
+  keys[i].at = rounded(Math.min(most, Math.max(least, at)))
+  keys[i].value = rounded(Math.min(props.most, Math.max(0, value)))
+  return keys
+}
+
+function point(event: PointerEvent | MouseEvent) {
+  const box = svg.value!.getBoundingClientRect()
+  const at = ((event.clientX - box.left) / box.width) * WIDTH
+  const up = ((event.clientY - box.top) / box.height) * HEIGHT
+  return {
+    at: Math.round(Math.min(1, Math.max(0, (at - 6) / (WIDTH - 12))) * 100) / 100,
+    value: Math.round((Math.max(0, HEIGHT - 5 - up) / (HEIGHT - 10)) * scale() * 100) / 100,
+  }
+}
+let frozen: number | undefined
+const scale = () => frozen ?? top.value
+
+let moving: Key[] | undefined
+function grab(event: PointerEvent, i: number) {
+  chosen.value = i
+  frozen = top.value
+  moving = copy()
+  ;(event.target as Element).setPointerCapture(event.pointerId)
+}
+function move(event: PointerEvent, i: number) {
+  if (!moving) return
+  const p = point(event)
+  moving = held(copy(), i, p.at, p.value)
+  emit('draft', moving)
+}
+function drop() {
+  if (moving) emit('commit', moving)
+  moving = undefined
+  frozen = undefined
+}
+
+function add(event: MouseEvent) {
+  const p = point(event)
+  if (props.keys.some((k) => Math.abs(k.at - p.at) < 0.01) || props.keys.length >= 32) return
+  const next = [...copy(), { at: p.at, value: Math.min(props.most, p.value), ease: 'linear' as EaseName }].sort(
+    (a, b) => a.at - b.at,
+  )
+  chosen.value = next.findIndex((k) => k.at === p.at)
+  emit('commit', next)
+}
+
+function key(event: KeyboardEvent, i: number) {
+  const step = event.shiftKey ? 0.1 : event.altKey ? 0.001 : 0.01
+  const k = props.keys[i]
+  const moves: Record<string, [number, number]> = {
+    ArrowLeft: [-step, 0],
+    ArrowRight: [step, 0],
+    ArrowUp: [0, step * top.value],
+    ArrowDown: [0, -step * top.value],
+  }
+  event.stopPropagation()
+  if (event.key in moves) {
+    event.preventDefault()
+    emit('commit', held(copy(), i, k.at + moves[event.key][0], k.value + moves[event.key][1]))
+  } else if ((event.key === 'Delete' || event.key === 'Backspace') && props.keys.length > 1) {
+    emit('commit', copy().filter((_, j) => j !== i))
+    chosen.value = undefined
+  } else if (event.key === 'Escape') {
+    chosen.value = undefined
+  }
+}
+
+function edit(part: 'at' | 'value', value: number, save: boolean) {
+  const i = chosen.value!
+  const k = props.keys[i]
+  const next = held(copy(), i, part === 'at' ? value / 100 : k.at, part === 'value' ? value : k.value)
+  if (save) emit('commit', next)
+  else emit('draft', next)
+}
+function setEase(ease: EaseName) {
+  const next = copy()
+  next[chosen.value!].ease = ease
+  emit('commit', next)
+}
+</script>
+
+<template>
+  <div class="lane">
+    <span class="name quiet">{{ label }}</span>
+    <div class="box">
+      <svg ref="svg" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" preserveAspectRatio="none" @dblclick="add">
+        <title>{{ label }} over life; double-click adds a key</title>
+        <path v-for="q in [0.25, 0.5, 0.75]" :key="q" class="grid" :d="`M${x(q)} 0V${HEIGHT}`" />
+        <path class="area" :d="`${path}L${x(1)} ${HEIGHT}L${x(0)} ${HEIGHT}Z`" />
+        <path class="curve" :d="path" />
+      </svg>
+      <button
+        v-for="(k, i) in keys"
+        :key="i"
+        class="key"
+        :class="{ chosen: chosen === i }"
+        :style="{ left: (x(k.at) / WIDTH) * 100 + '%', top: (y(k.value) / HEIGHT) * 100 + '%' }"
+        :aria-label="`${label} key at ${Math.round(k.at * 100)} % is ${k.value}; arrows move, Delete removes`"
+        @pointerdown="grab($event, i)"
+        @pointermove="move($event, i)"
+        @pointerup="drop"
+        @pointercancel="drop"
+        @focus="chosen = i"
+        @keydown="key($event, i)"
+      />
+    </div>
+    <div v-if="chosen !== undefined && keys[chosen]" class="exact">
+      <NumberField
+        :value="Math.round(keys[chosen].at * 1000) / 10"
+        :label="`${label} key, at`"
+        unit="%"
+        :step="1"
+        :least="0"
+        :most="100"
+        @draft="edit('at', $event, false)"
+        @commit="edit('at', $event, true)"
+      />
+      <NumberField
+        :value="keys[chosen].value"
+        :label="`${label} key, value`"
+        unit="×"
+        :step="0.05"
+        :least="0"
+        :most="most"
+        @draft="edit('value', $event, false)"
+        @commit="edit('value', $event, true)"
+      />
+      <label v-if="chosen < keys.length - 1">
+        <span class="quiet">then </span>
+        <select
+          :value="Array.isArray(keys[chosen].ease) ? 'own' : (keys[chosen].ease ?? 'linear')"
+          :aria-label="`${label} key, ease`"
+          @change="setEase(($event.target as HTMLSelectElement).value as EaseName)"
+          @keydown.stop
+        >
+          <option v-if="Array.isArray(keys[chosen].ease)" value="own" disabled>own Bézier</option>
+          <option v-for="e in EASES" :key="e">{{ e }}</option>
+        </select>
+      </label>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.lane {
+  display: grid;
+  grid-template-columns: 52px minmax(0, 1fr);
+  align-items: center;
+}
+.box {
+  position: relative;
+  height: 44px;
+  border: 1px solid var(--line);
+  background: #fff;
+  border-radius: 3px;
+}
+svg {
+  width: 100%;
+  height: 100%;
+  display: block;
+}
+.grid {
+  stroke: var(--line);
+  vector-effect: non-scaling-stroke;
+}
+.area {
+  fill: var(--bronze-pale);
+}
+.curve {
+  fill: none;
+  stroke: var(--bronze);
+  stroke-width: 1.8;
+  vector-effect: non-scaling-stroke;
+}
+.key {
+  position: absolute;
+  width: 24px;
+  height: 24px;
+  margin: -12px 0 0 -12px;
+  display: grid;
+  place-items: center;
+  cursor: grab;
+  touch-action: none;
+}
+.key::before {
+  content: '';
+  width: 8px;
+  height: 8px;
+  border-radius: 50%;
+  background: var(--bronze);
+  border: 1.5px solid #fff;
+}
+.key.chosen::before {
+  width: 11px;
+  height: 11px;
+  background: var(--ink);
+}
+.exact {
+  grid-column: 2;
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  padding: 3px 0 2px;
+}
+select {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+}
+</style>

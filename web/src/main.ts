@@ -1,0 +1,13 @@
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import { createRouter, createWebHashHistory } from 'vue-router'
+import App from './App.vue'
+import RopesView from './ropes/RopesView.vue'
+import './theme.css'
+
+const router = createRouter({
+  history: createWebHashHistory(),
+  routes: [{ path: '/', component: RopesView }],
+})
+
+createApp(App).use(createPinia()).use(router).mount('#app')

@@ -1,0 +1,385 @@
+<script setup lang="ts">
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { api, Refused, type AccountReport, type ResponseView } from '../api/client'
+import type { Effect, Payload, Rope, Vector } from '../api/bundle'
+import { latest } from '../common/latest'
+import { useKeys } from '../common/useKeys'
+import EffectBench from '../effect/EffectBench.vue'
+import { useProject } from '../project/useProject'
+import { readTake, type Frame, type Take } from '../stage/frames'
+import StageView from '../stage/StageView.vue'
+import { useLive } from '../stage/useLive'
+import AccountList from './AccountList.vue'
+import Board from './Board.vue'
+import EventList from './EventList.vue'
+import NumbersRow from './NumbersRow.vue'
+import PullPanel from './PullPanel.vue'
+import RopeSentence from './RopeSentence.vue'
+
+/** The view of ropes: pull an event, see the response, read its numbers, change one thing, pull again. */
+defineProps<{ find: string }>()
+const emit = defineEmits<{ link: [state: string] }>()
+const project = useProject()
+
+const stage = ref<InstanceType<typeof StageView>>()
+const board = ref<InstanceType<typeof Board>>()
+const eventId = ref(0)
+const ropeId = ref(0)
+const shaping = ref(false)
+const strength = ref('usual')
+const payload = ref<Payload>({})
+const seed = ref(1)
+const lit = ref<number>()
+const take = shallowRef<Take>()
+const responses = reactive(new Map<number, ResponseView>())
+const waiting = ref(false)
+const offline = ref('')
+
+const event = computed(() => project.events.find((e) => e.id === eventId.value))
+const rope = computed(() => project.ropes.find((r) => r.id === ropeId.value))
+const effect = computed(() => project.effects.find((e) => e.body.name === rope.value?.body.play))
+const users = computed(() => project.ropes.filter((r) => r.body.play === rope.value?.body.play).length)
+const spriteNames = computed(() => project.sprites.map((s) => s.body.name))
+
+const live = useLive(
+  computed(() => project.id),
+  {
+    frame: (frame: Frame) => stage.value?.showLive(frame),
+    changed: (saved) => project.takeFromElsewhere(saved),
+    replaced: () => project.open(project.id),
+    refused: (detail, problems) => (project.refusal = { title: 'Not pulled', detail, problems }),
+    back: () => {
+      offline.value = ''
+      if (project.drafts.size) project.saveDrafts()
+      else project.open(project.id)
+    },
+  },
+)
+watch(live.state, (state) => emit('link', state), { immediate: true })
+
+const first = computed(() => take.value?.head.account.answers.find((a) => a.answered))
+const point = computed<Vector>(() => (first.value?.origin as Vector | undefined) ?? positionOf(payload.value))
+const normal = computed<Vector>(() => {
+  const field = event.value?.body.fields.find((f) => f.type === 'normal')
+  const given = field && (payload.value[field.name] as Vector | undefined)
+  return given ?? [0, 1, 0]
+})
+
+function positionOf(of: Payload): Vector {
+  const field = event.value?.body.fields.find((f) => f.type === 'position')
+  return (field && (of[field.name] as Vector | undefined)) ?? [0, 0, 0]
+}
+
+/** Asks for the take of the open rope as things stand; of many asked for, only the last is fetched. */
+const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
+  const id = ropeId.value
+  if (!id || !rope.value) {
+    take.value = undefined
+    return
+  }
+  try {
+    const buffer = await api.take(project.id, {
+      rope: id,
+      event: rope.value.body.event,
+      payload: fit ? undefined : payload.value,
+      seed: seed.value,
+      drafts: project.draftList,
+    })
+    if (id !== ropeId.value) return
+    take.value = readTake(buffer)
+    if (fit) payload.value = take.value.head.payload as Payload
+    offline.value = ''
+    performance.mark('take shown')
+  } catch (e) {
+    failed(e)
+  }
+})
+
+const fetchResponses = latest<number[] | undefined>(async (ids) => {
+  waiting.value = true
+  try {
+    for (const r of await api.responses(project.id, ids, project.draftList)) responses.set(r.rope, r)
+    offline.value = ''
+  } catch (e) {
+    failed(e)
+  } finally {
+    waiting.value = false
+  }
+})
+
+function failed(e: unknown) {
+  if (e instanceof Refused && e.status === 0) offline.value = 'The server does not answer. What you see is the last it said.'
+  else if (e instanceof Refused) project.refusal = e.refusal
+  else throw e
+}
+
+function open(id: number, fit = true) {
+  const body = project.ropes.find((r) => r.id === id)?.body
+  if (!body) return
+  ropeId.value = id
+  eventId.value = project.events.find((e) => e.body.name === body.event)?.id ?? 0
+  lit.value = undefined
+  if (fit) {
+    strength.value = 'usual'
+    payload.value = {}
+  }
+  fetchTake({ fit })
+}
+
+function select(id: number) {
+  eventId.value = id
+  const name = event.value?.body.name
+  const own = project.ropes.find((r) => r.body.event === name)
+  if (own) open(own.id)
+  else {
+    ropeId.value = 0
+    take.value = undefined
+    setStrength('usual')
+  }
+}
+
+function setStrength(name: 'soft' | 'usual' | 'hard') {
+  strength.value = name
+  const ready = project.strengths.get(eventId.value)?.[name]
+  if (!ready || !event.value) return
+  // Words stay as they are chosen: soft and hard are about how much, not on what.
+  const kept: Payload = {}
+  for (const field of event.value.body.fields)
+    if (field.type !== 'number' && field.name in payload.value) kept[field.name] = payload.value[field.name]
+  setPayload({ ...ready, ...kept }, name)
+}
+
+function setPayload(next: Payload, from = '') {
+  strength.value = from
+  payload.value = next
+  fetchTake({ fit: false })
+}
+
+let pulls = 1
+function pull(pressed: number, id = eventId.value) {
+  if (id !== eventId.value) select(id)
+  const body = event.value?.body
+  if (!body) return
+  const values = Object.keys(payload.value).length ? payload.value : project.strengths.get(id)?.usual
+  if (!values) return
+  seed.value = pulls++
+  stage.value?.expectPull(pressed)
+  if (!live.pull(body.name, values, seed.value)) {
+    offline.value = 'The stage is not connected; the pull was not sent.'
+    return
+  }
+  payload.value = values
+}
+
+// The account says who answered; if the open rope did not, the one that did is opened.
+watch(live.account, (account: AccountReport | undefined) => {
+  if (!account) return
+  const answered = account.answers.filter((a) => a.answered)
+  const mine = rope.value && answered.some((a) => a.rope === rope.value!.body.name)
+  const other = answered[0] && project.ropes.find((r) => r.body.name === answered[0].rope)
+  if (!mine && other) open(other.id, false)
+  else fetchTake({ fit: false })
+})
+
+function lead(name: string, condition: number) {
+  const target = project.ropes.find((r) => r.body.name === name)
+  if (!target) return
+  open(target.id, false)
+  lit.value = condition >= 0 ? condition : undefined
+}
+
+// Everything shown follows what is edited, without a pull.
+let seenVersion = -1
+let hadDrafts = false
+watch(
+  () => project.version,
+  (version) => {
+    if (version === seenVersion) return
+    seenVersion = version
+    if (project.drafts.size > 0 || hadDrafts) live.draft(project.draftList)
+    hadDrafts = project.drafts.size > 0
+    if (!rope.value && project.ropes.length && !ropeId.value && !eventId.value) open(project.ropes[0].id)
+    else if (ropeId.value && !rope.value) {
+      ropeId.value = 0
+      take.value = undefined
+    } else fetchTake({ fit: Object.keys(payload.value).length === 0 })
+    const missing = project.ropes.some((r) => !responses.has(r.id))
+    const name = (effect.value?.body as Effect | undefined)?.name
+    const concerned = project.ropes.filter((r) => r.body.play === name || r.id === ropeId.value).map((r) => r.id)
+    fetchResponses(missing || project.drafts.size === 0 ? undefined : concerned)
+  },
+  { immediate: true },
+)
+
+watch(
+  () => project.id,
+  () => {
+    responses.clear()
+    ropeId.value = 0
+    eventId.value = 0
+    payload.value = {}
+    take.value = undefined
+    live.account.value = undefined
+    if (project.ropes.length) open(project.ropes[0].id)
+  },
+)
+
+async function addRope() {
+  const body = event.value?.body ?? project.events[0]?.body
+  if (!body) {
+    project.refusal = { title: 'No rope yet', detail: 'A rope listens to an event, and this project declares none.' }
+    return
+  }
+  const taken = new Set(project.ropes.map((r) => r.body.name))
+  const seeds = new Set(project.ropes.map((r) => r.body.seed))
+  let n = 1
+  while (taken.has(`${body.name} ${n}`)) n++
+  let free = project.ropes.length + 1
+  while (seeds.has(free)) free++
+  const made: Rope = {
+    name: `${body.name} ${n}`,
+    seed: free,
+    event: body.name,
+    conditions: [],
+    offset: [0, 0, 0],
+    facing: body.fields.some((f) => f.type === 'normal') ? 'normal' : 'up',
+    feeds: [],
+  }
+  const id = await project.add('rope', made)
+  if (id) open(id)
+}
+
+function removeRope() {
+  const shown = board.value?.shown ?? []
+  const i = shown.findIndex((r) => r.id === ropeId.value)
+  const next = shown[i + 1] ?? shown[i - 1]
+  project.remove(ropeId.value)
+  if (next) open(next.id)
+}
+
+function move(by: number) {
+  const shown = board.value?.shown ?? []
+  const i = shown.findIndex((r) => r.id === ropeId.value)
+  const next = shown[Math.min(shown.length - 1, Math.max(0, i + by))]
+  if (next) open(next.id)
+}
+
+useKeys({
+  ' ': (e) => !e.repeat && pull(e.timeStamp),
+  '1': () => setStrength('soft'),
+  '2': () => setStrength('usual'),
+  '3': () => setStrength('hard'),
+  ArrowDown: () => move(1),
+  ArrowUp: () => move(-1),
+  j: () => move(1),
+  k: () => move(-1),
+  e: () => effect.value && (shaping.value = !shaping.value),
+  p: () => stage.value?.toggle(),
+  ',': () => stage.value?.step(-1),
+  '.': () => stage.value?.step(1),
+  c: () => live.clear(),
+  'Ctrl+z': () => project.undo(),
+  'Ctrl+Shift+z': () => project.redo(),
+  'Ctrl+y': () => project.redo(),
+})
+</script>
+
+<template>
+  <main class="ropes">
+    <EventList :selected="eventId" @select="select" @pull="(id, pressed) => pull(pressed, id)" />
+    <Board ref="board" :responses="responses" :open="ropeId" :find="find" :waiting="waiting" @open="open" @add="addRope">
+      <template #open>
+        <EffectBench v-if="shaping && effect" :effect="effect.body" :part="effect.id" :users="users" />
+        <div class="under">
+          <button v-if="effect" class="link" :aria-expanded="shaping" @click="shaping = !shaping">
+            {{ shaping ? 'Fold' : 'Shape' }} {{ effect.body.name }} <span class="quiet">E</span>
+          </button>
+          <button class="link" @click="removeRope">Take this rope away</button>
+        </div>
+      </template>
+    </Board>
+    <aside aria-label="Response">
+      <StageView ref="stage" :take="take" :sprites="spriteNames" :point="point" :normal="normal" />
+      <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
+      <section v-if="rope" class="open">
+        <RopeSentence
+          :words="project.sentences.get(rope.id) ?? []"
+          :rope="rope.body"
+          :rope-id="rope.id"
+          :lit="lit"
+          class="large"
+        />
+        <NumbersRow v-if="first" :numbers="take?.head.numbers" />
+        <p v-else-if="take" class="silent">
+          Silent with this payload:
+          {{ take.head.account.answers[0]?.words.split(' silent: ')[1] ?? 'no rope listens' }}.
+        </p>
+      </section>
+      <section v-else-if="event" class="open">
+        <p class="large">
+          Nobody answers <b>{{ event.body.name }}</b
+          >. <span class="quiet">{{ event.body.description }}</span>
+        </p>
+        <button class="button" @click="addRope">Answer it with a rope</button>
+      </section>
+      <template v-if="event && Object.keys(payload).length">
+        <PullPanel
+          :event="event.body"
+          :payload="payload"
+          :strength="strength"
+          @strength="setStrength"
+          @payload="setPayload"
+          @pull="pull"
+        />
+        <AccountList :account="live.account.value" :lost="live.state.value === 'lost'" @lead="lead" />
+      </template>
+    </aside>
+  </main>
+</template>
+
+<style scoped>
+.ropes {
+  display: grid;
+  grid-template-columns: 226px minmax(0, 1fr) 436px;
+  min-height: 0;
+  height: 100%;
+}
+aside {
+  border-left: 1px solid var(--line);
+  overflow-y: auto;
+  min-height: 0;
+}
+.open {
+  padding: 10px 14px;
+  border-bottom: 1px solid var(--line);
+}
+.large {
+  font-size: 14px;
+  margin: 0;
+}
+.silent {
+  margin: 8px 0 0;
+  color: var(--amber);
+}
+.offline {
+  margin: 0;
+  padding: 6px 14px;
+  color: var(--vermilion);
+  border-bottom: 1px solid var(--line);
+}
+.under {
+  display: flex;
+  justify-content: space-between;
+  padding: 3px 14px 6px 36px;
+}
+@media (min-width: 1700px) {
+  .ropes {
+    grid-template-columns: 260px minmax(0, 1fr) 560px;
+  }
+}
+@media (max-width: 1100px) {
+  .ropes {
+    grid-template-columns: 190px minmax(0, 1fr) 380px;
+  }
+}
+</style>

@@ -1,0 +1,385 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { api } from '../api/client'
+import type { Vector } from '../api/bundle'
+import { showNumber } from '../common/numberText'
+import type { Frame, Take } from './frames'
+import { axes, Renderer, type Backdrop, type Camera } from './renderer'
+
+/**
+ * The dark window where light is made. Shows live frames while anything plays, and else the take, again and again. The
+ * owner hands live frames to `showLive`, which draws at once.
+ */
+const props = defineProps<{
+  take?: Take
+  sprites: string[]
+  /** Where the response is and which way its surface faces. */
+  point: Vector
+  normal: Vector
+}>()
+
+const VIEWS = ['side', 'top', 'free'] as const
+const BACKDROPS: Backdrop[] = ['night', 'dusk', 'moor', 'snow', 'checker']
+const PAUSE = 0.5
+
+const canvas = ref<HTMLCanvasElement>()
+const overlay = ref<HTMLCanvasElement>()
+const box = ref<HTMLElement>()
+const view = ref<(typeof VIEWS)[number]>('side')
+const backdrop = ref<Backdrop>('night')
+const yaw = ref(30)
+const pitch = ref(25)
+const playing = ref(true)
+const at = ref(0)
+const live = shallowRef<Frame>()
+const failure = ref('')
+const scrubbing = ref(false)
+let renderer: Renderer | undefined
+let loop = 0
+let last = 0
+let dirty = true
+
+const liveNow = computed(() => !!live.value && live.value.instances > 0)
+const seconds = computed(() => at.value / (props.take?.head.stepsPerSecond ?? 60))
+const length = computed(() => (props.take ? (props.take.frames.length - 1) / props.take.head.stepsPerSecond : 0))
+const shown = computed(() => {
+  if (liveNow.value) return live.value
+  const frames = props.take?.frames
+  return frames?.[Math.min(Math.floor(at.value), frames.length - 1)]
+})
+
+const HEIGHTS = [1, 1.25, 1.5, 1.75, 2, 2.5, 3, 3.5, 4, 5, 6, 7, 8, 10, 12, 16, 20, 24, 32, 48, 64, 96, 128]
+const camera = computed<Camera>(() => {
+  const take = props.take
+  const [x, y, z] = props.point
+  let tall = 3
+  if (take && Number.isFinite(take.least[0])) {
+    const side = Math.max(Math.abs(take.least[0] - x), Math.abs(take.most[0] - x)) * 2
+    const above = take.most[1] - y
+    const below = y - take.least[1]
+    const aspect = (canvas.value?.width ?? 435) / (canvas.value?.height ?? 264)
+    // What falls through the surface is not worth a smaller picture.
+    tall = Math.max(side / aspect, (above + 0.15) / 0.7, Math.min(below, above * 0.4) / 0.26) * 1.04
+  }
+  const height = HEIGHTS.find((h) => h >= tall) ?? tall
+  const turned = view.value === 'side' ? [0, 0] : view.value === 'top' ? [0, 90] : [yaw.value, pitch.value]
+  const lift = view.value === 'side' ? height * 0.24 : 0
+  return { centre: [x, y + lift, z], height, yaw: turned[0], pitch: turned[1] }
+})
+
+/** The surface as a line in pixels; only seen from the side. */
+function surface(width: number, height: number): [number, number, number] {
+  if (view.value !== 'side') return [0, 0, 1e9]
+  const k = height / camera.value.height
+  const px = width / 2 + (props.point[0] - camera.value.centre[0]) * k
+  const py = height / 2 + (props.point[1] - camera.value.centre[1]) * k
+  const n = Math.hypot(props.normal[0], props.normal[1])
+  if (n < 1e-6) return [0, 0, 1e9]
+  const [a, b] = [props.normal[0] / n, props.normal[1] / n]
+  return [a, b, -(a * px + b * py)]
+}
+
+function draw() {
+  if (!renderer || !canvas.value) return
+  dirty = false
+  renderer.draw(shown.value, camera.value, backdrop.value, surface(canvas.value.width, canvas.value.height))
+}
+
+/** Draws a live frame now, and measures the way from a key press to the picture if one began. */
+function showLive(frame: Frame) {
+  live.value = frame
+  draw()
+  if (pressed !== undefined && frame.count > 0) {
+    renderer?.finish()
+    performance.measure('pull to picture', { start: pressed, end: performance.now() })
+    pressed = undefined
+  }
+}
+
+let pressed: number | undefined
+/** Notes when a key or handle asked for a pull. */
+function expectPull(timeStamp: number) {
+  pressed = timeStamp
+}
+
+defineExpose({ showLive, expectPull, step, toggle })
+
+function frameLoop(now: number) {
+  const passed = Math.min(0.1, (now - last) / 1000)
+  last = now
+  const take = props.take
+  if (take && playing.value && !liveNow.value && !scrubbing.value) {
+    const end = take.frames.length - 1
+    const next = at.value + passed * take.head.stepsPerSecond
+    at.value = next > end + PAUSE * take.head.stepsPerSecond ? 0 : next
+    if (Math.floor(at.value) !== drawn) dirty = true
+  }
+  if (dirty) {
+    drawn = Math.floor(at.value)
+    draw()
+    paintOverlay()
+  }
+  loop = requestAnimationFrame(frameLoop)
+}
+let drawn = -1
+
+function paintOverlay() {
+  const c = overlay.value
+  if (!c) return
+  const ratio = devicePixelRatio
+  const g = c.getContext('2d')!
+  const width = c.width / ratio
+  const height = c.height / ratio
+  g.setTransform(ratio, 0, 0, ratio, 0, 0)
+  g.clearRect(0, 0, width, height)
+  const pale = backdrop.value === 'snow' || backdrop.value === 'moor' || backdrop.value === 'checker'
+  const ink = pale ? 'rgba(20,26,36,0.85)' : 'rgba(201,210,222,0.9)'
+  const k = height / camera.value.height
+  const { right, up } = axes(camera.value)
+  const rel = props.point.map((v, i) => v - camera.value.centre[i])
+  const dot = (a: number[], b: number[]) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
+  const px = width / 2 + dot(rel, right) * k
+  const py = height / 2 - dot(rel, up) * k
+  g.strokeStyle = pale ? 'rgba(20,26,36,0.4)' : 'rgba(201,210,222,0.35)'
+  g.setLineDash([3, 4])
+  g.beginPath()
+  g.moveTo(px, py)
+  g.lineTo(px + dot(props.normal, right) * height * 0.3, py - dot(props.normal, up) * height * 0.3)
+  g.stroke()
+  g.setLineDash([])
+  g.beginPath()
+  g.arc(px, py, 2.5, 0, 7)
+  g.fillStyle = ink
+  g.fill()
+  const unit = [0.25, 0.5, 1, 2, 5, 10, 20].find((u) => u * k >= 28) ?? 50
+  g.font = "11px 'Instrument Sans Variable', sans-serif"
+  g.fillText(`${showNumber(unit)} u`, 14, height - 18)
+  g.fillRect(14, height - 13, unit * k, 2)
+}
+
+function fit() {
+  const element = box.value
+  if (!element || !canvas.value || !overlay.value) return
+  const { width, height } = element.getBoundingClientRect()
+  for (const c of [canvas.value, overlay.value]) {
+    c.width = Math.max(1, Math.round(width * devicePixelRatio))
+    c.height = Math.max(1, Math.round(height * devicePixelRatio))
+  }
+  dirty = true
+}
+
+async function loadSprites() {
+  const images = await Promise.all(
+    props.sprites.map(async (name) => {
+      const response = await fetch(api.spritePath(name))
+      return createImageBitmap(await response.blob(), { premultiplyAlpha: 'none' })
+    }),
+  )
+  renderer?.setSprites(images)
+  dirty = true
+}
+
+let watcher: ResizeObserver | undefined
+onMounted(() => {
+  try {
+    renderer = new Renderer(canvas.value!)
+  } catch (e) {
+    failure.value = (e as Error).message
+    return
+  }
+  fit()
+  watcher = new ResizeObserver(fit)
+  watcher.observe(box.value!)
+  last = performance.now()
+  loop = requestAnimationFrame(frameLoop)
+})
+watch(
+  () => props.sprites.join('|'),
+  () => props.sprites.length && loadSprites().catch(() => (failure.value = 'The sprites could not be loaded.')),
+  { immediate: true, flush: 'post' },
+)
+onBeforeUnmount(() => {
+  cancelAnimationFrame(loop)
+  watcher?.disconnect()
+  renderer?.release()
+})
+watch([camera, backdrop, () => props.take, () => props.normal, liveNow], () => {
+  dirty = true
+  // A changed number shows in this very task, not a frame later.
+  if (!liveNow.value) {
+    draw()
+    paintOverlay()
+  }
+}, { flush: 'sync' })
+watch(
+  () => props.take,
+  (take) => {
+    if (take && at.value > take.frames.length - 1) at.value = 0
+  },
+)
+
+function step(by: number) {
+  if (!props.take) return
+  playing.value = false
+  at.value = Math.min(props.take.frames.length - 1, Math.max(0, Math.floor(at.value) + by))
+  dirty = true
+}
+function toggle() {
+  playing.value = !playing.value
+}
+function scrub(event: Event) {
+  playing.value = false
+  at.value = Number((event.target as HTMLInputElement).value)
+  dirty = true
+}
+
+let turning: { x: number; y: number } | undefined
+function turnStart(event: PointerEvent) {
+  if (view.value !== 'free') return
+  turning = { x: event.clientX, y: event.clientY }
+  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+}
+function turn(event: PointerEvent) {
+  if (!turning) return
+  yaw.value -= (event.clientX - turning.x) * 0.5
+  pitch.value = Math.min(90, Math.max(-20, pitch.value + (event.clientY - turning.y) * 0.5))
+  turning = { x: event.clientX, y: event.clientY }
+}
+</script>
+
+<template>
+  <section class="stage" aria-label="Stage">
+    <div ref="box" class="window" @pointerdown="turnStart" @pointermove="turn" @pointerup="turning = undefined">
+      <canvas ref="canvas" data-testid="stage" role="img" :aria-label="`${shown?.count ?? 0} particles on the stage`" />
+      <canvas ref="overlay" class="overlay" aria-hidden="true" />
+      <div class="chips">
+        <span class="group" role="group" aria-label="Camera">
+          <button v-for="v in VIEWS" :key="v" :aria-pressed="view === v" @click="view = v">{{ v }}</button>
+        </span>
+        <span class="group" role="group" aria-label="Backdrop">
+          <button v-for="b in BACKDROPS" :key="b" :aria-pressed="backdrop === b" @click="backdrop = b">
+            {{ b }}
+          </button>
+        </span>
+      </div>
+      <div class="meter" data-testid="meter">
+        <b>{{ liveNow ? 'live' : 'take' }}</b> ·
+        <span data-testid="live-instances">{{ live?.instances ?? 0 }}</span> playing ·
+        <span data-testid="alive">{{ shown?.count ?? 0 }}</span> alive
+      </div>
+      <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
+      <p v-else-if="!take && !liveNow" class="still">Pull an event, or open a rope, to see its response here.</p>
+    </div>
+    <div class="scrub">
+      <button :aria-label="playing ? 'Hold the take' : 'Run the take'" class="run" @click="toggle">
+        <svg viewBox="0 0 12 12" width="12" height="12" aria-hidden="true">
+          <path v-if="playing" d="M2 1h3v10H2zM7 1h3v10H7z" />
+          <path v-else d="M2 1l9 5-9 5z" />
+        </svg>
+      </button>
+      <span class="time">{{ Math.min(seconds, length).toFixed(2) }} s</span>
+      <input
+        type="range"
+        min="0"
+        :max="Math.max(1, (take?.frames.length ?? 1) - 1)"
+        step="1"
+        :value="Math.min(Math.floor(at), (take?.frames.length ?? 1) - 1)"
+        aria-label="Moment of the take"
+        @input="scrub"
+        @pointerdown="scrubbing = true"
+        @pointerup="scrubbing = false"
+        @keydown.stop
+      />
+      <span class="time">{{ length.toFixed(2) }} s</span>
+      <span class="quiet">{{ playing ? 'again when all is gone' : 'held' }}</span>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.window {
+  position: relative;
+  height: 252px;
+  background: var(--stage);
+  overflow: hidden;
+  touch-action: none;
+}
+canvas {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+}
+.overlay {
+  pointer-events: none;
+}
+.chips {
+  position: absolute;
+  top: 8px;
+  right: 8px;
+  display: flex;
+  gap: 8px;
+}
+.group {
+  display: flex;
+  gap: 2px;
+}
+.chips button {
+  background: rgba(24, 32, 43, 0.92);
+  color: var(--stage-ink);
+  font-size: 12px;
+  padding: 2px 7px;
+  border-radius: 3px;
+  border: 1px solid #3a4656;
+}
+.chips button[aria-pressed='true'] {
+  background: var(--stage-ink);
+  color: var(--stage);
+  font-weight: 600;
+}
+.meter {
+  position: absolute;
+  right: 8px;
+  bottom: 8px;
+  background: rgba(24, 32, 43, 0.92);
+  color: var(--stage-ink);
+  font-size: 12px;
+  padding: 2px 7px;
+  border-radius: 3px;
+}
+.failure,
+.still {
+  position: absolute;
+  inset: 0;
+  margin: 0;
+  display: grid;
+  place-items: center;
+  color: var(--stage-ink);
+  padding: 0 60px;
+  text-align: center;
+  pointer-events: none;
+}
+.scrub {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  height: 30px;
+  padding: 0 14px;
+  border-bottom: 1px solid var(--line);
+}
+.run {
+  width: 24px;
+  height: 24px;
+  display: grid;
+  place-items: center;
+  fill: var(--bronze);
+}
+.time {
+  white-space: nowrap;
+}
+input[type='range'] {
+  flex: 1;
+  accent-color: var(--bronze);
+  min-width: 0;
+}
+</style>

@@ -1,0 +1,70 @@
+import type { TakeHead } from '../api/client'
+
+/** One encoded frame, see docs/format/frames.md. */
+export interface Frame {
+  step: number
+  count: number
+  instances: number
+  sequence: number
+  origin: [number, number, number]
+  extent: [number, number, number]
+  presence: number
+  /** Four words a particle. */
+  particles: Uint32Array
+}
+
+const MAGIC = 0x46524c42
+const HEADER = 64
+
+/** Reads a frame where it lies; the particles are a view, not a copy. */
+export function readFrame(buffer: ArrayBuffer, at = 0): Frame {
+  const view = new DataView(buffer, at)
+  if (view.getUint32(0, true) !== MAGIC) throw new Error('This is no frame.')
+  const count = view.getUint32(12, true)
+  const three = (o: number): [number, number, number] => [
+    view.getFloat32(o, true),
+    view.getFloat32(o + 4, true),
+    view.getFloat32(o + 8, true),
+  ]
+  return {
+    step: view.getUint32(8, true),
+    count,
+    instances: view.getUint32(16, true),
+    sequence: view.getUint32(20, true),
+    origin: three(24),
+    extent: three(36),
+    presence: view.getFloat32(48, true),
+    particles: new Uint32Array(buffer, at + HEADER, count * 4),
+  }
+}
+
+export interface Take {
+  head: TakeHead
+  frames: Frame[]
+  /** What the whole take reaches over, in units: least and most of x, y, z. */
+  least: [number, number, number]
+  most: [number, number, number]
+}
+
+/** Reads a take as the server sends it: head, then frames. */
+export function readTake(buffer: ArrayBuffer): Take {
+  const view = new DataView(buffer)
+  const headLength = view.getUint32(0, true)
+  const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, 4, headLength))) as TakeHead
+  const frames: Frame[] = []
+  const least: Take['least'] = [Infinity, Infinity, Infinity]
+  const most: Take['most'] = [-Infinity, -Infinity, -Infinity]
+  for (let at = 4 + headLength; at < buffer.byteLength; ) {
+    const length = view.getUint32(at, true)
+    const frame = readFrame(buffer, at + 4)
+    frames.push(frame)
+    if (frame.count > 0) {
+      for (let axis = 0; axis < 3; axis++) {
+        least[axis] = Math.min(least[axis], frame.origin[axis])
+        most[axis] = Math.max(most[axis], frame.origin[axis] + frame.extent[axis])
+      }
+    }
+    at += 4 + length
+  }
+  return { head, frames, least, most }
+}

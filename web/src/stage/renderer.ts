@@ -1,0 +1,312 @@
+import type { Frame } from './frames'
+
+/** What the stage looks through. */
+export interface Camera {
+  /** Point in the middle of the picture, in units. */
+  centre: [number, number, number]
+  /** Units from top to bottom. */
+  height: number
+  /** Degrees: 0 is from the front, 90 from the right. */
+  yaw: number
+  /** Degrees: 0 is level, 90 from above. */
+  pitch: number
+}
+
+export type Backdrop = 'night' | 'dusk' | 'moor' | 'snow' | 'checker'
+
+/** Top and bottom of each backdrop, sRGB 0 to 1; the last number turns the checker on. */
+const BACKDROPS: Record<Backdrop, { top: number[]; bottom: number[]; checker: number }> = {
+  night: { top: [0.086, 0.114, 0.157], bottom: [0.102, 0.133, 0.18], checker: 0 },
+  dusk: { top: [0.2, 0.21, 0.32], bottom: [0.52, 0.36, 0.34], checker: 0 },
+  moor: { top: [0.56, 0.63, 0.66], bottom: [0.42, 0.45, 0.33], checker: 0 },
+  snow: { top: [0.83, 0.88, 0.92], bottom: [0.95, 0.97, 0.98], checker: 0 },
+  checker: { top: [0.35, 0.35, 0.36], bottom: [0.35, 0.35, 0.36], checker: 1 },
+}
+
+const FULL = `#version 300 es
+out vec2 uv;
+void main() {
+  uv = vec2((gl_VertexID << 1) & 2, gl_VertexID & 2);
+  gl_Position = vec4(uv * 2.0 - 1.0, 0.0, 1.0);
+}`
+
+const BACK = `#version 300 es
+precision highp float;
+in vec2 uv;
+out vec4 colour;
+uniform vec3 top, bottom;
+uniform float checker;
+uniform vec2 pixels;
+uniform vec3 ground; // a·x + b·y + c of the surface in pixels, negative inside; c above 1e8 for none
+vec3 linear(vec3 c) { return mix(c / 12.92, pow((c + 0.055) / 1.055, vec3(2.4)), step(0.04045, c)); }
+void main() {
+  vec2 p = uv * pixels;
+  vec3 c = mix(bottom, top, uv.y);
+  if (checker > 0.5) c = mod(floor(p.x / 16.0) + floor(p.y / 16.0), 2.0) < 1.0 ? vec3(0.4) : vec3(0.62);
+  float d = dot(vec3(p, 1.0), ground);
+  if (d < 0.0) c = mix(c, vec3(0.13, 0.2, 0.25), 0.45);
+  colour = vec4(linear(c), 1.0);
+}`
+
+const VERTEX = `#version 300 es
+precision highp float;
+precision highp int;
+precision highp usampler2D;
+uniform usampler2D particles;
+uniform vec3 origin, extent, centre, right, up;
+uniform vec2 scale; // clip units a unit
+out vec2 at;
+flat out float layer;
+flat out vec4 tint; // premultiplied linear light
+void main() {
+  int id = gl_VertexID >> 2;
+  uvec4 d = texelFetch(particles, ivec2(id & 1023, id >> 10), 0);
+  vec3 p = origin + vec3(float(d.x & 0xffffu), float(d.x >> 16), float(d.y & 0xffffu)) / 65535.0 * extent;
+  float size = unpackHalf2x16(d.y).y;
+  float turn = float(d.z & 0xffffu) / 65536.0 * 6.283185307;
+  vec2 corner = vec2(float(gl_VertexID & 1), float((gl_VertexID >> 1) & 1)) - 0.5;
+  float s = sin(turn), c = cos(turn);
+  vec2 offset = vec2(corner.x * c - corner.y * s, corner.x * s + corner.y * c) * size;
+  vec3 rel = p - centre;
+  gl_Position = vec4((vec2(dot(rel, right), dot(rel, up)) + offset) * scale, 0.0, 1.0);
+  at = vec2(corner.x + 0.5, 0.5 - corner.y);
+  layer = float((d.z >> 16) & 0xffu);
+  float additive = float(d.z >> 24) / 255.0;
+  vec4 srgb = vec4(float(d.w & 0xffu), float((d.w >> 8) & 0xffu), float((d.w >> 16) & 0xffu), float(d.w >> 24)) / 255.0;
+  vec3 light = mix(srgb.rgb / 12.92, pow((srgb.rgb + 0.055) / 1.055, vec3(2.4)), step(0.04045, srgb.rgb));
+  tint = vec4(light * srgb.a, srgb.a * (1.0 - additive));
+}`
+
+const FRAGMENT = `#version 300 es
+precision highp float;
+precision mediump sampler2DArray;
+uniform sampler2DArray sprites;
+in vec2 at;
+flat in float layer;
+flat in vec4 tint;
+out vec4 colour;
+void main() {
+  vec4 s = texture(sprites, vec3(at, layer));
+  colour = vec4(tint.rgb * s.rgb, tint.a) * s.a;
+}`
+
+const SHOW = `#version 300 es
+precision highp float;
+in vec2 uv;
+uniform sampler2D picture;
+out vec4 colour;
+void main() {
+  vec3 l = texture(picture, uv).rgb;
+  colour = vec4(mix(l * 12.92, 1.055 * pow(l, vec3(1.0 / 2.4)) - 0.055, step(0.0031308, l)), 1.0);
+}`
+
+/**
+ * Draws frames with WebGL 2.
+ *
+ * All light is added up linearly in an sRGB texture, whose blending the standard defines to be linear, and then shown.
+ * One premultiplied blend serves both ways of covering: an additive particle simply covers nothing. A particle is four
+ * vertices that read its 16 bytes from a texture, so a frame goes to the screen as it came from the server.
+ */
+export class Renderer {
+  private readonly gl: WebGL2RenderingContext
+  private readonly back: WebGLProgram
+  private readonly quads: WebGLProgram
+  private readonly show: WebGLProgram
+  private readonly data: WebGLTexture
+  private sprites: WebGLTexture
+  private readonly indices: WebGLBuffer
+  private readonly picture: WebGLTexture
+  private readonly target: WebGLFramebuffer
+  private readonly empty: WebGLVertexArrayObject
+  private readonly vao: WebGLVertexArrayObject
+  private readonly places = new Map<string, WebGLUniformLocation | null>()
+  private room = 0
+  private rows = 0
+  private width = 0
+  private height = 0
+
+  constructor(readonly canvas: HTMLCanvasElement) {
+    const gl = canvas.getContext('webgl2', { antialias: false, alpha: false, preserveDrawingBuffer: true })
+    if (!gl) throw new Error('This browser has no WebGL 2; the stage cannot be drawn.')
+    this.gl = gl
+    this.back = this.program(FULL, BACK)
+    this.quads = this.program(VERTEX, FRAGMENT)
+    this.show = this.program(FULL, SHOW)
+    this.data = gl.createTexture()!
+    this.sprites = gl.createTexture()!
+    this.indices = gl.createBuffer()!
+    this.picture = gl.createTexture()!
+    this.target = gl.createFramebuffer()!
+    this.empty = gl.createVertexArray()!
+    this.vao = gl.createVertexArray()!
+    gl.bindTexture(gl.TEXTURE_2D_ARRAY, this.sprites)
+    gl.texStorage3D(gl.TEXTURE_2D_ARRAY, 1, gl.SRGB8_ALPHA8, 1, 1, 1)
+    this.reserve(256)
+  }
+
+  private program(vertex: string, fragment: string): WebGLProgram {
+    const gl = this.gl
+    const program = gl.createProgram()!
+    for (const [type, source] of [
+      [gl.VERTEX_SHADER, vertex],
+      [gl.FRAGMENT_SHADER, fragment],
+    ] as const) {
+      const shader = gl.createShader(type)!
+      gl.shaderSource(shader, source)
+      gl.compileShader(shader)
+      if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS))
+        throw new Error(gl.getShaderInfoLog(shader) ?? 'A shader does not compile.')
+      gl.attachShader(program, shader)
+    }
+    gl.linkProgram(program)
+    return program
+  }
+
+  private at(program: WebGLProgram, name: string) {
+    const key = (program === this.back ? 'b' : program === this.quads ? 'q' : 's') + name
+    if (!this.places.has(key)) this.places.set(key, this.gl.getUniformLocation(program, name))
+    return this.places.get(key)!
+  }
+
+  /** Takes the project's sprites, in the order in which frames number them. */
+  setSprites(images: ImageBitmap[]) {
+    const gl = this.gl
+    const pixels = 64
+    gl.bindTexture(gl.TEXTURE_2D_ARRAY, this.sprites)
+    gl.deleteTexture(this.sprites)
+    this.sprites = gl.createTexture()!
+    gl.bindTexture(gl.TEXTURE_2D_ARRAY, this.sprites)
+    gl.texStorage3D(gl.TEXTURE_2D_ARRAY, 7, gl.SRGB8_ALPHA8, pixels, pixels, Math.max(1, images.length))
+    images.forEach((image, i) =>
+      gl.texSubImage3D(gl.TEXTURE_2D_ARRAY, 0, 0, 0, i, pixels, pixels, 1, gl.RGBA, gl.UNSIGNED_BYTE, image),
+    )
+    gl.generateMipmap(gl.TEXTURE_2D_ARRAY)
+    gl.texParameteri(gl.TEXTURE_2D_ARRAY, gl.TEXTURE_MIN_FILTER, gl.LINEAR_MIPMAP_LINEAR)
+    gl.texParameteri(gl.TEXTURE_2D_ARRAY, gl.TEXTURE_WRAP_S, gl.CLAMP_TO_EDGE)
+    gl.texParameteri(gl.TEXTURE_2D_ARRAY, gl.TEXTURE_WRAP_T, gl.CLAMP_TO_EDGE)
+  }
+
+  private reserve(count: number) {
+    if (count <= this.room) return
+    const gl = this.gl
+    this.room = Math.max(1024, 1 << Math.ceil(Math.log2(count)))
+    const indices = new Uint32Array(this.room * 6)
+    for (let i = 0; i < this.room; i++) indices.set([4 * i, 4 * i + 1, 4 * i + 2, 4 * i + 2, 4 * i + 1, 4 * i + 3], 6 * i)
+    gl.bindVertexArray(this.vao)
+    gl.bindBuffer(gl.ELEMENT_ARRAY_BUFFER, this.indices)
+    gl.bufferData(gl.ELEMENT_ARRAY_BUFFER, indices, gl.STATIC_DRAW)
+    gl.bindVertexArray(null)
+    this.rows = Math.ceil(this.room / 1024)
+    gl.bindTexture(gl.TEXTURE_2D, this.data)
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA32UI, 1024, this.rows, 0, gl.RGBA_INTEGER, gl.UNSIGNED_INT, null)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST)
+  }
+
+  private upload(frame: Frame) {
+    const gl = this.gl
+    this.reserve(frame.count)
+    gl.bindTexture(gl.TEXTURE_2D, this.data)
+    const whole = Math.floor(frame.count / 1024)
+    const words = frame.particles
+    if (whole > 0)
+      gl.texSubImage2D(gl.TEXTURE_2D, 0, 0, 0, 1024, whole, gl.RGBA_INTEGER, gl.UNSIGNED_INT, words.subarray(0, whole * 4096))
+    const rest = frame.count - whole * 1024
+    if (rest > 0)
+      gl.texSubImage2D(gl.TEXTURE_2D, 0, 0, whole, rest, 1, gl.RGBA_INTEGER, gl.UNSIGNED_INT, words.subarray(whole * 4096))
+  }
+
+  private resize() {
+    const gl = this.gl
+    const width = this.canvas.width
+    const height = this.canvas.height
+    if (width === this.width && height === this.height) return
+    this.width = width
+    this.height = height
+    gl.bindTexture(gl.TEXTURE_2D, this.picture)
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.SRGB8_ALPHA8, width, height, 0, gl.RGBA, gl.UNSIGNED_BYTE, null)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_WRAP_S, gl.CLAMP_TO_EDGE)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_WRAP_T, gl.CLAMP_TO_EDGE)
+    gl.bindFramebuffer(gl.FRAMEBUFFER, this.target)
+    gl.framebufferTexture2D(gl.FRAMEBUFFER, gl.COLOR_ATTACHMENT0, gl.TEXTURE_2D, this.picture, 0)
+  }
+
+  /**
+   * Draws a frame.
+   *
+   * @param surface a line in the picture, in pixels from the lower left; what lies on its negative side is ground
+   */
+  draw(frame: Frame | undefined, camera: Camera, backdrop: Backdrop, surface: [number, number, number]) {
+    const gl = this.gl
+    this.resize()
+    const { width, height } = this
+    if (width === 0 || height === 0) return
+    gl.bindFramebuffer(gl.FRAMEBUFFER, this.target)
+    gl.viewport(0, 0, width, height)
+    gl.disable(gl.BLEND)
+    gl.useProgram(this.back)
+    const b = BACKDROPS[backdrop]
+    gl.uniform3fv(this.at(this.back, 'top'), b.top)
+    gl.uniform3fv(this.at(this.back, 'bottom'), b.bottom)
+    gl.uniform1f(this.at(this.back, 'checker'), b.checker)
+    gl.uniform2f(this.at(this.back, 'pixels'), width, height)
+    gl.uniform3fv(this.at(this.back, 'ground'), surface)
+    gl.bindVertexArray(this.empty)
+    gl.drawArrays(gl.TRIANGLES, 0, 3)
+    if (frame && frame.count > 0) this.particles(frame, camera, width / height)
+    gl.bindFramebuffer(gl.FRAMEBUFFER, null)
+    gl.viewport(0, 0, width, height)
+    gl.disable(gl.BLEND)
+    gl.useProgram(this.show)
+    gl.activeTexture(gl.TEXTURE0)
+    gl.bindTexture(gl.TEXTURE_2D, this.picture)
+    gl.uniform1i(this.at(this.show, 'picture'), 0)
+    gl.bindVertexArray(this.empty)
+    gl.drawArrays(gl.TRIANGLES, 0, 3)
+  }
+
+  private particles(frame: Frame, camera: Camera, aspect: number) {
+    const gl = this.gl
+    gl.activeTexture(gl.TEXTURE0)
+    this.upload(frame)
+    gl.useProgram(this.quads)
+    gl.activeTexture(gl.TEXTURE1)
+    gl.bindTexture(gl.TEXTURE_2D_ARRAY, this.sprites)
+    gl.uniform1i(this.at(this.quads, 'particles'), 0)
+    gl.uniform1i(this.at(this.quads, 'sprites'), 1)
+    gl.uniform3fv(this.at(this.quads, 'origin'), frame.origin)
+    gl.uniform3fv(this.at(this.quads, 'extent'), frame.extent)
+    gl.uniform3fv(this.at(this.quads, 'centre'), camera.centre)
+    const { right, up } = axes(camera)
+    gl.uniform3fv(this.at(this.quads, 'right'), right)
+    gl.uniform3fv(this.at(this.quads, 'up'), up)
+    gl.uniform2f(this.at(this.quads, 'scale'), 2 / (camera.height * aspect), 2 / camera.height)
+    gl.enable(gl.BLEND)
+    gl.blendFunc(gl.ONE, gl.ONE_MINUS_SRC_ALPHA)
+    gl.bindVertexArray(this.vao)
+    gl.drawElements(gl.TRIANGLES, frame.count * 6, gl.UNSIGNED_INT, 0)
+    gl.bindVertexArray(null)
+    gl.activeTexture(gl.TEXTURE0)
+  }
+
+  /** Waits until what was drawn is drawn. */
+  finish() {
+    this.gl.readPixels(0, 0, 1, 1, this.gl.RGBA, this.gl.UNSIGNED_BYTE, new Uint8Array(4))
+  }
+
+  release() {
+    this.gl.getExtension('WEBGL_lose_context')?.loseContext()
+  }
+}
+
+/** Returns the directions of the picture's right and up in the world. */
+export function axes(camera: Camera): { right: number[]; up: number[] } {
+  const yaw = (camera.yaw * Math.PI) / 180
+  const pitch = (camera.pitch * Math.PI) / 180
+  return {
+    right: [Math.cos(yaw), 0, -Math.sin(yaw)],
+    up: [-Math.sin(yaw) * Math.sin(pitch), Math.cos(pitch), -Math.cos(yaw) * Math.sin(pitch)],
+  }
+}
