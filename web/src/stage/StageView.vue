@@ -87,9 +87,11 @@ function draw() {
 
 /** Draws a live frame now, and measures the way from a key press to the picture if one began. */
 function showLive(frame: Frame) {
+  const first = pressed !== undefined && frame.count > 0
   live.value = frame
-  draw()
-  if (pressed !== undefined && frame.count > 0) {
+  if (first || frame.instances === 0 || renderer?.ready()) draw()
+  else dirty = true
+  if (first) {
     renderer?.finish()
     performance.measure('pull to picture', { start: pressed, end: performance.now() })
     pressed = undefined
@@ -114,7 +116,7 @@ function frameLoop(now: number) {
     at.value = next > end + PAUSE * take.head.stepsPerSecond ? 0 : next
     if (Math.floor(at.value) !== drawn) dirty = true
   }
-  if (dirty) {
+  if (dirty && renderer?.ready()) {
     drawn = Math.floor(at.value)
     draw()
     paintOverlay()
@@ -172,7 +174,10 @@ async function loadSprites() {
   const images = await Promise.all(
     props.sprites.map(async (name) => {
       const response = await fetch(api.spritePath(name))
-      return createImageBitmap(await response.blob(), { premultiplyAlpha: 'none' })
+      const bitmap = await createImageBitmap(await response.blob(), { premultiplyAlpha: 'none' })
+      const flat = new OffscreenCanvas(64, 64).getContext('2d')!
+      flat.drawImage(bitmap, 0, 0, 64, 64)
+      return flat.getImageData(0, 0, 64, 64)
     }),
   )
   renderer?.setSprites(images)
