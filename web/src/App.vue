@@ -37,6 +37,11 @@ onMounted(async () => {
 })
 useKeys({ '/': () => search.value?.focus() })
 
+function leaveFind() {
+  find.value = ''
+  search.value?.blur()
+}
+
 const KEYS = [
   ['Space', 'pull the event'],
   ['1 2 3', 'soft, usual, hard'],
@@ -60,12 +65,32 @@ const KEYS = [
       <nav aria-label="Views"><RouterLink to="/">Ropes</RouterLink></nav>
       <span class="space" />
       <span class="undo">
-        <button :disabled="!project.done.length" title="Undo, Ctrl Z" data-testid="undo" @click="project.undo">undo</button>
-        <button :disabled="!project.undone.length" title="Redo, Ctrl Shift Z" data-testid="redo" @click="project.redo">
+        <button
+          :disabled="!project.done.length"
+          title="Undo, Ctrl Z"
+          data-testid="undo"
+          @click="project.undo"
+        >
+          undo
+        </button>
+        <button
+          :disabled="!project.undone.length"
+          title="Redo, Ctrl Shift Z"
+          data-testid="redo"
+          @click="project.redo"
+        >
           redo
         </button>
       </span>
-      <input ref="search" v-model="find" class="find" type="search" placeholder="Find  /" aria-label="Find a rope" @keydown.escape="find = ''; search?.blur()" />
+      <input
+        ref="search"
+        v-model="find"
+        class="find"
+        type="search"
+        placeholder="Find  /"
+        aria-label="Find a rope"
+        @keydown.escape="leaveFind"
+      />
       <el-popover trigger="click" placement="bottom-end" :width="260" :show-arrow="false">
         <template #reference><button class="keys">Keys</button></template>
         <dl class="keylist">
@@ -75,12 +100,24 @@ const KEYS = [
           </template>
         </dl>
         <label class="letters">
-          <input type="checkbox" :checked="letterKeys" @change="setLetterKeys(($event.target as HTMLInputElement).checked)" />
+          <input
+            type="checkbox"
+            :checked="letterKeys"
+            @change="setLetterKeys(($event.target as HTMLInputElement).checked)"
+          />
           Letters, digits and Space act as keys
         </label>
       </el-popover>
       <span class="link-state" :class="link" role="status">
-        {{ project.saving ? 'saving…' : link === 'open' ? 'stage ready' : link === 'lost' ? 'stage lost, trying again' : 'connecting…' }}
+        {{
+          project.saving
+            ? 'saving…'
+            : link === 'open'
+              ? 'stage ready'
+              : link === 'lost'
+                ? 'stage lost, trying again'
+                : 'connecting…'
+        }}
       </span>
     </header>
     <div v-if="project.refusal" class="strip refusal" role="alert" data-testid="refusal">

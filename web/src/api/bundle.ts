@@ -42,9 +42,7 @@ export interface Stream {
   lasting?: number
 }
 export type Shape =
-  | { kind: 'point' }
-  | { kind: 'disc'; radius: number }
-  | { kind: 'cone'; radius: number; angle: number }
+  { kind: 'point' } | { kind: 'disc'; radius: number } | { kind: 'cone'; radius: number; angle: number }
 
 export interface Birth {
   bursts: Burst[]

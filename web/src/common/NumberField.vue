@@ -39,7 +39,8 @@ watch(
 
 const wrong = computed(() => {
   const value = readNumber(text.value, props.kind, props.stepsPerSecond)
-  if (value === undefined) return props.kind === 'time' ? 'a time such as 0.3, 300ms or 18f' : 'a number, or a sum such as 0.3*2'
+  if (value === undefined)
+    return props.kind === 'time' ? 'a time such as 0.3, 300ms or 18f' : 'a number, or a sum such as 0.3*2'
   if (value < props.least || value > props.most)
     return Number.isFinite(props.most)
       ? `from ${showNumber(props.least)} to ${showNumber(props.most)}`
@@ -83,6 +84,8 @@ function focus() {
 }
 
 function blur() {
+  // Another window came to the front; this field is still being typed in.
+  if (document.activeElement === field.value) return
   focused.value = false
   rest()
 }
@@ -179,7 +182,8 @@ input {
   padding: 1px 0;
   font-weight: 600;
   text-align: right;
-  min-width: 2ch;
+  min-width: 24px;
+  min-height: 24px;
   border-radius: 0;
 }
 input:hover {

@@ -65,6 +65,15 @@ export function rounded(value: number): number {
   return Number(value.toPrecision(10))
 }
 
+/** Returns a presence in u²: two digits that count, however small. */
+export function showPresence(value: number): string {
+  return value >= 10
+    ? value.toFixed(1)
+    : value >= 0.1
+      ? value.toFixed(2)
+      : String(Number(value.toPrecision(2)))
+}
+
 /** Returns a number for reading: at most four digits after the point. */
 export function showNumber(value: number): string {
   return String(Number(value.toFixed(4)))

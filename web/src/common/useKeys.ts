@@ -12,7 +12,9 @@ export function setLetterKeys(on: boolean) {
 
 function typing(target: EventTarget | null): boolean {
   const element = target as HTMLElement | null
-  return !!element?.closest?.('input:not([type=range]), textarea, select, [contenteditable], .el-popper, dialog')
+  return !!element?.closest?.(
+    'input:not([type=range]), textarea, select, [contenteditable], .el-popper, dialog',
+  )
 }
 
 /**
@@ -25,7 +27,9 @@ export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
     const command = event.ctrlKey || event.metaKey
     if (typing(event.target) && !(command && event.key.toLowerCase() !== 'z')) return
     const name =
-      (command ? 'Ctrl+' : '') + (command && event.shiftKey ? 'Shift+' : '') + (event.key.length === 1 ? event.key.toLowerCase() : event.key)
+      (command ? 'Ctrl+' : '') +
+      (command && event.shiftKey ? 'Shift+' : '') +
+      (event.key.length === 1 ? event.key.toLowerCase() : event.key)
     const act = keys[name]
     if (!act || event.altKey || (!command && event.key.length === 1 && !letterKeys.value)) return
     // A focused button keeps its own Enter.

@@ -90,9 +90,10 @@ function drop() {
 function add(event: MouseEvent) {
   const p = point(event)
   if (props.keys.some((k) => Math.abs(k.at - p.at) < 0.01) || props.keys.length >= 32) return
-  const next = [...copy(), { at: p.at, value: Math.min(props.most, p.value), ease: 'linear' as EaseName }].sort(
-    (a, b) => a.at - b.at,
-  )
+  const next = [
+    ...copy(),
+    { at: p.at, value: Math.min(props.most, p.value), ease: 'linear' as EaseName },
+  ].sort((a, b) => a.at - b.at)
   chosen.value = next.findIndex((k) => k.at === p.at)
   emit('commit', next)
 }
@@ -111,7 +112,10 @@ function key(event: KeyboardEvent, i: number) {
     event.preventDefault()
     emit('commit', held(copy(), i, k.at + moves[event.key][0], k.value + moves[event.key][1]))
   } else if ((event.key === 'Delete' || event.key === 'Backspace') && props.keys.length > 1) {
-    emit('commit', copy().filter((_, j) => j !== i))
+    emit(
+      'commit',
+      copy().filter((_, j) => j !== i),
+    )
     chosen.value = undefined
   } else if (event.key === 'Escape') {
     chosen.value = undefined

@@ -87,13 +87,18 @@ const constant = (keys: Key[]) => keys.length === 1 && keys[0].value === 1
   <div class="bench" data-testid="bench" @click.stop>
     <header>
       <span role="tablist" aria-label="Emitters, drawn first to last" class="tabs">
-        <button v-for="(e, i) in effect.emitters" :key="e.seed" role="tab" :aria-selected="emitter === e" @click="at = i">
+        <button
+          v-for="(e, i) in effect.emitters"
+          :key="e.seed"
+          role="tab"
+          :aria-selected="emitter === e"
+          @click="at = i"
+        >
           {{ e.name }}
         </button>
       </span>
       <span class="quiet shared" :title="effect.description">
-        <b>{{ effect.name }}</b
-        >{{ users > 1 ? `, shared by ${users} ropes` : '' }} ·
+        <b>{{ effect.name }}</b>{{ users > 1 ? `, shared by ${users} ropes` : '' }} ·
         <select
           :value="effect.period === undefined ? 'one-shot' : 'looping'"
           aria-label="How it plays"
@@ -185,7 +190,12 @@ const constant = (keys: Key[]) => keys.length === 1 && keys[0].value === 1
         <div class="field">
           <span class="quiet">from</span>
           <span>
-            <select :value="birth.shape.kind" aria-label="Shape" @change="setShape(($event.target as HTMLSelectElement).value)" @keydown.stop>
+            <select
+              :value="birth.shape.kind"
+              aria-label="Shape"
+              @change="setShape(($event.target as HTMLSelectElement).value)"
+              @keydown.stop
+            >
               <option>point</option>
               <option>disc</option>
               <option>cone</option>
@@ -214,11 +224,26 @@ const constant = (keys: Key[]) => keys.length === 1 && keys[0].value === 1
         </div>
         <div class="field">
           <span class="quiet">spread</span>
-          <NumberField :value="birth.spread" label="Spread" unit="°" :step="5" :least="0" :most="180" v-bind="setBirth('spread')" />
+          <NumberField
+            :value="birth.spread"
+            label="Spread"
+            unit="°"
+            :step="5"
+            :least="0"
+            :most="180"
+            v-bind="setBirth('spread')"
+          />
         </div>
         <div class="field">
           <span class="quiet">speed</span>
-          <PairField :value="birth.speed" label="Speed" unit="u/s" :least="0" :most="1000" v-bind="setBirth('speed')" />
+          <PairField
+            :value="birth.speed"
+            label="Speed"
+            unit="u/s"
+            :least="0"
+            :most="1000"
+            v-bind="setBirth('speed')"
+          />
         </div>
         <div class="field">
           <span class="quiet">lifetime</span>
@@ -236,14 +261,30 @@ const constant = (keys: Key[]) => keys.length === 1 && keys[0].value === 1
         </div>
         <div class="field">
           <span class="quiet">size</span>
-          <PairField :value="birth.size" label="Size" unit="u" :step="0.02" :least="0" :most="1000" v-bind="setBirth('size')" />
+          <PairField
+            :value="birth.size"
+            label="Size"
+            unit="u"
+            :step="0.02"
+            :least="0"
+            :most="1000"
+            v-bind="setBirth('size')"
+          />
         </div>
         <div class="field">
           <span class="quiet">colour</span>
           <span class="swatches">
-            <ColourField :value="birth.colour[0]" label="Colour, from" v-bind="sets<string>((e, v) => (e.birth.colour[0] = v))" />
+            <ColourField
+              :value="birth.colour[0]"
+              label="Colour, from"
+              v-bind="sets<string>((e, v) => (e.birth.colour[0] = v))"
+            />
             <span class="quiet">to</span>
-            <ColourField :value="birth.colour[1]" label="Colour, to" v-bind="sets<string>((e, v) => (e.birth.colour[1] = v))" />
+            <ColourField
+              :value="birth.colour[1]"
+              label="Colour, to"
+              v-bind="sets<string>((e, v) => (e.birth.colour[1] = v))"
+            />
           </span>
         </div>
         <p class="unused quiet">
@@ -252,7 +293,9 @@ const constant = (keys: Key[]) => keys.length === 1 && keys[0].value === 1
           </template>
           <template v-if="unused.length">
             not used:
-            <template v-for="(u, i) in unused" :key="u">{{ i ? ', ' : '' }}<button class="link" @click="use(u)">{{ u }}</button></template>
+            <template v-for="(u, i) in unused" :key="u"
+              >{{ i ? ', ' : '' }}<button class="link" @click="use(u)">{{ u }}</button></template
+            >
           </template>
         </p>
       </section>
@@ -271,7 +314,14 @@ const constant = (keys: Key[]) => keys.length === 1 && keys[0].value === 1
               v-bind="sets<number>((e, v) => (e.life.gravity[1] = v))"
             />
             <span class="quiet">drag</span>
-            <NumberField :value="life.drag" label="Drag" unit="/s" :least="0" :most="100" v-bind="sets<number>((e, v) => (e.life.drag = v))" />
+            <NumberField
+              :value="life.drag"
+              label="Drag"
+              unit="/s"
+              :least="0"
+              :most="100"
+              v-bind="sets<number>((e, v) => (e.life.drag = v))"
+            />
           </span>
         </h3>
         <CurveLane
@@ -280,12 +330,18 @@ const constant = (keys: Key[]) => keys.length === 1 && keys[0].value === 1
           :most="1000"
           v-bind="sets<Key[]>((e, v) => (e.life.size = v))"
         />
-        <CurveLane :keys="life.opacity" label="opacity" :most="1" v-bind="sets<Key[]>((e, v) => (e.life.opacity = v))" />
+        <CurveLane
+          :keys="life.opacity"
+          label="opacity"
+          :most="1"
+          v-bind="sets<Key[]>((e, v) => (e.life.opacity = v))"
+        />
         <div class="axis quiet" aria-hidden="true">
           <span>born</span><span>25 %</span><span>50 %</span><span>75 %</span><span>gone</span>
         </div>
         <p class="unused quiet">
-          {{ emitter.look.sprite }}, {{ emitter.look.blend }}, {{ emitter.look.order }}; a key is added by double-click.
+          {{ emitter.look.sprite }}, {{ emitter.look.blend }}, {{ emitter.look.order }}; a key is added by
+          double-click.
         </p>
       </section>
     </div>

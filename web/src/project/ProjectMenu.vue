@@ -52,7 +52,9 @@ async function importFile(event: Event) {
   message.value = ''
   await attempt(async () => {
     const empty = project.events.length + project.effects.length + project.ropes.length === 0
-    const into = empty ? project.id : (await api.create(chosen.name.replace(/\.bellrope\.json$/, '').slice(0, 80) || 'Imported')).id
+    const into = empty
+      ? project.id
+      : (await api.create(chosen.name.replace(/\.bellrope\.json$/, '').slice(0, 80) || 'Imported')).id
     await api.importBundle(into, await chosen.text())
     if (empty) await project.open(into)
     open(into)
@@ -61,23 +63,45 @@ async function importFile(event: Event) {
 </script>
 
 <template>
-  <el-popover v-model:visible="shown" trigger="click" placement="bottom-start" :width="360" :show-arrow="false" @show="load">
+  <el-popover
+    v-model:visible="shown"
+    trigger="click"
+    placement="bottom-start"
+    :width="360"
+    :show-arrow="false"
+    @show="load"
+  >
     <template #reference>
-      <button class="name" :aria-expanded="shown" data-testid="project">{{ project.name || 'No project' }} ▾</button>
+      <button class="name" :aria-expanded="shown" data-testid="project">
+        {{ project.name || 'No project' }} ▾
+      </button>
     </template>
     <div class="menu" @keydown.stop="$event.key === 'Escape' && (shown = false)">
       <h2>Projects</h2>
-      <button v-for="l in lines" :key="l.id" class="line" :aria-current="l.id === project.id" @click="open(l.id)">
+      <button
+        v-for="l in lines"
+        :key="l.id"
+        class="line"
+        :aria-current="l.id === project.id"
+        @click="open(l.id)"
+      >
         <b>{{ l.name }}</b>
         <span class="quiet">{{ l.events }} events, {{ l.effects }} effects, {{ l.ropes }} ropes</span>
       </button>
       <form @submit.prevent="create">
-        <input v-model="newName" placeholder="Name of a new project" aria-label="Name of a new project" maxlength="80" />
+        <input
+          v-model="newName"
+          placeholder="Name of a new project"
+          aria-label="Name of a new project"
+          maxlength="80"
+        />
         <button class="button" :disabled="!newName.trim()">Create</button>
       </form>
       <h2>Bundle</h2>
       <div class="bundle">
-        <a class="button" :href="api.exportPath(project.id)" download data-testid="export">Export this project</a>
+        <a class="button" :href="api.exportPath(project.id)" download data-testid="export"
+          >Export this project</a
+        >
         <button class="button" @click="file?.click()">Import a bundle…</button>
         <input
           ref="file"

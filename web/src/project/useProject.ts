@@ -187,9 +187,13 @@ export const useProject = defineStore('project', () => {
         conflict.value = { yours: e.refusal.yours, theirs: e.refusal.theirs }
       } else if (e instanceof Refused && e.status === 0) {
         // The draft stays; it can be saved when the server is back.
-        refusal.value = { title: 'Not saved', detail: 'The server does not answer. Your change is kept here; save it again when it is back.' }
+        refusal.value = {
+          title: 'Not saved',
+          detail: 'The server does not answer. Your change is kept here; save it again when it is back.',
+        }
       } else {
-        refusal.value = e instanceof Refused ? e.refusal : { title: 'Not saved', detail: (e as Error).message }
+        refusal.value =
+          e instanceof Refused ? e.refusal : { title: 'Not saved', detail: (e as Error).message }
         dropDraft(part)
       }
       return false

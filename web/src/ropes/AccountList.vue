@@ -9,19 +9,28 @@ const emit = defineEmits<{ lead: [rope: string, condition: number] }>()
 <template>
   <section class="account" aria-label="Account" aria-live="polite" data-testid="account">
     <p v-if="!account" class="quiet">
-      {{ lost ? 'The stage is not connected; it will be back by itself.' : 'Pull, and read here which ropes answered and why the others did not.' }}
+      {{
+        lost
+          ? 'The stage is not connected; it will be back by itself.'
+          : 'Pull, and read here which ropes answered and why the others did not.'
+      }}
     </p>
     <template v-else>
       <h2>What happened · {{ account.summary }}</h2>
       <p v-for="note in account.notes" :key="note" class="note">{{ note }}</p>
-      <p v-for="p in account.refused" :key="p.place" class="refused">{{ p.place }}: {{ p.given }} – {{ p.allowed }}</p>
+      <p v-for="p in account.refused" :key="p.place" class="refused">
+        {{ p.place }}: {{ p.given }} – {{ p.allowed }}
+      </p>
       <ul>
         <li v-for="line in account.answers" :key="line.rope" :class="{ answered: line.answered }">
           <button @click="emit('lead', line.rope, line.condition)">
-            <svg viewBox="0 0 10 10" width="10" height="10" aria-hidden="true"><circle cx="5" cy="5" r="3.4" /></svg>
+            <svg viewBox="0 0 10 10" width="10" height="10" aria-hidden="true">
+              <circle cx="5" cy="5" r="3.4" />
+            </svg>
             <span>
-              <b>{{ line.effect }}</b
-              >{{ line.words.startsWith(line.effect) ? line.words.slice(line.effect.length) : ' ' + line.words }}
+              <b>{{ line.effect }}</b>{{
+                line.words.startsWith(line.effect) ? line.words.slice(line.effect.length) : ' ' + line.words
+              }}
             </span>
           </button>
         </li>
@@ -43,7 +52,8 @@ li button {
   display: flex;
   gap: 8px;
   text-align: left;
-  padding: 2px 0;
+  padding: 3px 0;
+  min-height: 24px;
   width: 100%;
 }
 li button:hover {

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import type { ResponseView } from '../api/client'
+import type { ResponseView, Words } from '../api/client'
 import type { Rope } from '../api/bundle'
 import { useProject, type Part } from '../project/useProject'
-import { showNumber } from '../common/numberText'
-import ResponseStrip from './ResponseStrip.vue'
-import RopeSentence from './RopeSentence.vue'
+import RopeRow from './RopeRow.vue'
 
 /** All ropes as sentences with their responses on one time axis. */
-const props = defineProps<{ responses: Map<number, ResponseView>; open: number; find: string; waiting: boolean }>()
+const props = defineProps<{
+  responses: Map<number, ResponseView>
+  open: number
+  find: string
+  waiting: boolean
+}>()
 const emit = defineEmits<{ open: [id: number]; add: [] }>()
 const project = useProject()
 
@@ -18,7 +21,8 @@ const sort = ref<(typeof SORTS)[number]>('by event')
 const list = ref<HTMLElement>()
 
 const weight = (rope: Rope) => project.events.find((e) => e.body.name === rope.event)?.body.weight ?? 0
-const words = (id: number) => project.sentences.get(id) ?? []
+const NONE: Words[] = []
+const words = (id: number) => project.sentences.get(id) ?? NONE
 
 const shown = computed(() => {
   const find = props.find.trim().toLowerCase()
@@ -50,8 +54,6 @@ const shown = computed(() => {
 })
 const most = computed(() => Math.max(1, ...[...props.responses.values()].map((r) => r.numbers?.peak ?? 0)))
 
-const presence = (n: number) => (n >= 10 ? n.toFixed(1) : n >= 0.01 ? n.toFixed(2) : n.toPrecision(1))
-
 watch(
   () => props.open,
   async () => {
@@ -73,53 +75,36 @@ defineExpose({ shown })
       <span class="quiet right">{{ waiting ? 'computing…' : 'a usual pull, 3 s' }}</span>
     </div>
     <div class="ruler" aria-hidden="true">
-      <span v-for="t in [0, 0.1, 0.5, 1, 1.5, 2, 2.5, 3]" :key="t" :style="{ left: (t / SECONDS) * 100 + '%' }">{{
-        t === 3 ? '3 s' : t
-      }}</span>
+      <span
+        v-for="t in [0, 0.1, 0.5, 1, 1.5, 2, 2.5, 3]"
+        :key="t"
+        :style="{ left: (t / SECONDS) * 100 + '%' }"
+        >{{ t === 3 ? '3 s' : t }}</span
+      >
     </div>
     <div ref="list" class="rows">
       <p v-if="project.ropes.length === 0" class="empty">
         A rope says: <i>when</i> this event comes, <i>play</i> that. There is none yet.
-        <template v-if="project.events.length">Choose an event on the left and add one with <b>+ rope</b>.</template>
+        <template v-if="project.events.length"
+          >Choose an event on the left and add one with <b>+ rope</b>.</template
+        >
       </p>
       <p v-else-if="shown.length === 0" class="empty">No rope says “{{ find }}”.</p>
-      <article
+      <RopeRow
         v-for="rope in shown"
+        :id="rope.id"
         :key="rope.id"
-        class="row"
-        :class="{ open: rope.id === open, broken: !rope.body.play }"
-        :data-rope="rope.body.name"
+        :name="rope.body.name"
+        :broken="!rope.body.play"
+        :words="words(rope.id)"
+        :response="responses.get(rope.id)"
+        :most="most"
+        :open="rope.id === open"
+        :seconds="SECONDS"
+        @open="emit('open', $event)"
       >
-        <div class="line" @click="emit('open', rope.id)">
-          <button
-            class="knot"
-            :aria-label="`Open ${rope.body.name}`"
-            :aria-current="rope.id === open"
-            @click.stop="emit('open', rope.id)"
-          />
-          <div class="middle">
-            <RopeSentence :words="words(rope.id)" />
-            <ResponseStrip :response="responses.get(rope.id)" :most="most" :open="rope.id === open" :seconds="SECONDS" />
-            <p v-if="responses.get(rope.id)?.silent" class="why">nothing can play: {{ responses.get(rope.id)!.silent }}</p>
-          </div>
-          <dl v-if="responses.get(rope.id)?.numbers" class="figures">
-            <dt>peak</dt>
-            <dd>{{ responses.get(rope.id)!.numbers!.peak }}</dd>
-            <dt>presence</dt>
-            <dd>{{ presence(responses.get(rope.id)!.numbers!.presencePeak) }} u²</dd>
-            <dt>release</dt>
-            <dd>
-              {{
-                responses.get(rope.id)!.numbers!.release === undefined
-                  ? 'until ended'
-                  : showNumber(Number(responses.get(rope.id)!.numbers!.release!.toFixed(2))) + ' s'
-              }}
-            </dd>
-          </dl>
-          <span v-else class="figures quiet">–</span>
-        </div>
-        <slot v-if="rope.id === open" name="open" />
-      </article>
+        <template v-if="rope.id === open" #default><slot name="open" /></template>
+      </RopeRow>
     </div>
   </section>
 </template>
@@ -190,87 +175,6 @@ defineExpose({ shown })
   flex: 1;
   overflow-y: auto;
   scrollbar-gutter: stable;
-}
-.row {
-  border-bottom: 1px solid var(--line);
-  content-visibility: auto;
-  contain-intrinsic-size: auto 76px;
-}
-.row.open {
-  background: var(--card);
-  content-visibility: visible;
-}
-.line {
-  position: relative;
-  display: grid;
-  grid-template-columns: 36px minmax(0, 1fr) 124px;
-  cursor: pointer;
-  padding: 7px 0 5px;
-}
-.row:not(.open) .line:hover {
-  background: #f3ebdb;
-}
-.knot {
-  justify-self: center;
-  width: 24px;
-  height: 24px;
-  margin-top: -2px;
-  display: grid;
-  place-items: center;
-}
-.knot::before {
-  content: '';
-  width: 9px;
-  height: 9px;
-  border-radius: 50%;
-  border: 2px solid var(--bronze-soft);
-  background: var(--paper);
-  z-index: 1;
-}
-.line::before {
-  content: '';
-  position: absolute;
-  left: 17px;
-  top: 0;
-  bottom: 0;
-  border-left: 2px solid var(--bronze-soft);
-}
-.open .line::before {
-  left: 16px;
-  border-left: 3px solid var(--bronze);
-}
-.open .knot::before {
-  background: var(--bronze);
-  border-color: var(--bronze);
-}
-.broken .knot::before {
-  border-color: var(--vermilion);
-}
-.middle {
-  min-width: 0;
-}
-.figures {
-  margin: 0;
-  padding: 0 12px 0 8px;
-  display: grid;
-  grid-template-columns: 1fr 56px;
-  align-content: start;
-  gap: 0 4px;
-  font-size: 12px;
-  text-align: right;
-}
-dt {
-  color: var(--muted);
-}
-dd {
-  margin: 0;
-  font-weight: 600;
-  white-space: nowrap;
-}
-.why {
-  margin: 2px 0 0;
-  color: var(--vermilion);
-  font-size: 12px;
 }
 .empty {
   margin: 40px 60px;

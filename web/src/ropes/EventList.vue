@@ -17,8 +17,8 @@ const subjects = computed(() => {
   }
   return groups
 })
-const unanswered = computed(() =>
-  [...subjects.value.values()].flat().filter((line) => line.ropes === 0).length,
+const unanswered = computed(
+  () => [...subjects.value.values()].flat().filter((line) => line.ropes === 0).length,
 )
 const verb = (name: string) => name.split('.')[1]
 </script>
@@ -31,8 +31,8 @@ const verb = (name: string) => name.split('.')[1]
     </div>
     <div class="list">
       <p v-if="project.events.length === 0" class="empty">
-        Events are what the game announces, such as <b>courier.landed</b>. They come with the bundle: import one from
-        the menu under the project’s name.
+        Events are what the game announces, such as <b>courier.landed</b>. They come with the bundle: import
+        one from the menu under the project’s name.
       </p>
       <template v-for="[subject, lines] in subjects" :key="subject">
         <h3>{{ subject }}</h3>
@@ -71,7 +71,9 @@ const verb = (name: string) => name.split('.')[1]
               :class="{ on: i <= event.body.weight }"
             />
           </svg>
-          <span class="count" :aria-label="ropes === 0 ? 'nobody answers' : `${ropes} ropes`">{{ ropes || '–' }}</span>
+          <span class="count" :aria-label="ropes === 0 ? 'nobody answers' : `${ropes} ropes`">{{
+            ropes || '–'
+          }}</span>
           <button
             class="handle"
             :aria-label="`Pull ${event.body.name}`"
@@ -87,8 +89,8 @@ const verb = (name: string) => name.split('.')[1]
       </template>
     </div>
     <p class="foot quiet">
-      <svg viewBox="0 0 10 10" width="9" height="9" aria-hidden="true"><circle cx="5" cy="5" r="3.4" /></svg> moment ·
-      hollow: nobody answers · Space pulls
+      <svg viewBox="0 0 10 10" width="9" height="9" aria-hidden="true"><circle cx="5" cy="5" r="3.4" /></svg>
+      moment · hollow: nobody answers · Space pulls
     </p>
   </nav>
 </template>

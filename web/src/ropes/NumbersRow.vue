@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { NumbersReport } from '../api/client'
-import { showNumber } from '../common/numberText'
+import { showNumber, showPresence } from '../common/numberText'
 
 /** The numbers of the take, each with its unit. */
 const props = defineProps<{ numbers?: NumbersReport }>()
@@ -12,8 +12,18 @@ const cells = computed(() => {
   if (!n) return []
   const seconds = (v: number | undefined) => (v === undefined ? 'until ended' : `${short(v)} s`)
   return [
-    { name: 'births', value: String(n.births), more: n.swallowed ? `${n.swallowed} swallowed` : '', why: 'Particles born' },
-    { name: 'peak', value: String(n.peak), more: `at ${short(n.peakAt)} s`, why: 'Most particles alive at once' },
+    {
+      name: 'births',
+      value: String(n.births),
+      more: n.swallowed ? `${n.swallowed} swallowed` : '',
+      why: 'Particles born',
+    },
+    {
+      name: 'peak',
+      value: String(n.peak),
+      more: `at ${short(n.peakAt)} s`,
+      why: 'Most particles alive at once',
+    },
     {
       name: 'onset',
       value: n.onset === undefined ? 'never' : `${Math.round(n.onset)} ms`,
@@ -22,12 +32,22 @@ const cells = computed(() => {
       bad: n.onset === undefined || n.onset > 100,
     },
     { name: 'release', value: seconds(n.release), more: '', why: 'Until the last particle is gone' },
-    { name: 'hold', value: seconds(n.hold), more: '', why: 'For how long an instance is needed: last birth plus longest life' },
-    { name: 'reach', value: `${short(n.reach)} u`, more: '', why: 'How far the farthest centre comes along the facing' },
+    {
+      name: 'hold',
+      value: seconds(n.hold),
+      more: '',
+      why: 'For how long an instance is needed: last birth plus longest life',
+    },
+    {
+      name: 'reach',
+      value: `${short(n.reach)} u`,
+      more: '',
+      why: 'How far the farthest centre comes along the facing',
+    },
     {
       name: 'presence',
-      value: `${short(n.presencePeak)} u²`,
-      more: `${short(n.presenceTotal)} u²·s`,
+      value: `${showPresence(n.presencePeak)} u²`,
+      more: `${showPresence(n.presenceTotal)} u²·s`,
       why: 'Opacity × area × luminance: in the fullest frame, and summed over time',
     },
   ]
@@ -38,7 +58,9 @@ const cells = computed(() => {
   <dl class="numbers" data-testid="numbers">
     <div v-for="c in cells" :key="c.name" :title="c.why">
       <dd :class="{ bad: c.bad }" :data-number="c.name">{{ c.value }}</dd>
-      <dt>{{ c.name }}<small v-if="c.more">{{ c.more }}</small></dt>
+      <dt>
+        {{ c.name }}<small v-if="c.more">{{ c.more }}</small>
+      </dt>
     </div>
   </dl>
 </template>

@@ -73,7 +73,11 @@ function newCondition(name: string) {
   const made: Condition =
     field.type === 'choice'
       ? { field: name, is: [field.options[0]] }
-      : { field: name, relation: 'over', bound: field.type === 'number' ? (field.usual ?? field.range[0]) : 0 }
+      : {
+          field: name,
+          relation: 'over',
+          bound: field.type === 'number' ? (field.usual ?? field.range[0]) : 0,
+        }
   shut((rope) => rope.conditions.push(made))
 }
 
@@ -111,7 +115,14 @@ function unit(fieldName: string): string {
 </script>
 
 <template>
-  <el-popover v-model:visible="open" trigger="click" placement="bottom-start" :width="300" :show-arrow="false" :offset="4">
+  <el-popover
+    v-model:visible="open"
+    trigger="click"
+    placement="bottom-start"
+    :width="300"
+    :show-arrow="false"
+    :offset="4"
+  >
     <template #reference>
       <button
         class="part"
@@ -164,7 +175,11 @@ function unit(fieldName: string): string {
       </template>
       <template v-else-if="word.slot === 'placement'">
         <h3>At the point, plus</h3>
-        <div v-for="(axis, i) in ['along its direction', 'along its normal', 'aside']" :key="axis" class="line">
+        <div
+          v-for="(axis, i) in ['along its direction', 'along its normal', 'aside']"
+          :key="axis"
+          class="line"
+        >
           <span>{{ axis }}</span>
           <NumberField
             :value="rope.offset?.[i] ?? 0"
@@ -172,8 +187,23 @@ function unit(fieldName: string): string {
             unit="u"
             :least="-1000"
             :most="1000"
-            @draft="change((r) => (r.offset = Object.assign([...(r.offset ?? [0, 0, 0])], { [i]: $event }) as typeof r.offset), false)"
-            @commit="change((r) => (r.offset = Object.assign([...(r.offset ?? [0, 0, 0])], { [i]: $event }) as typeof r.offset))"
+            @draft="
+              change(
+                (r) =>
+                  (r.offset = Object.assign([...(r.offset ?? [0, 0, 0])], {
+                    [i]: $event,
+                  }) as typeof r.offset),
+                false,
+              )
+            "
+            @commit="
+              change(
+                (r) =>
+                  (r.offset = Object.assign([...(r.offset ?? [0, 0, 0])], {
+                    [i]: $event,
+                  }) as typeof r.offset),
+              )
+            "
           />
         </div>
       </template>
@@ -195,7 +225,12 @@ function unit(fieldName: string): string {
             :value="condition.relation"
             aria-label="Relation"
             @change="
-              change((r) => ((r.conditions[word.index] as { relation: string }).relation = ($event.target as HTMLSelectElement).value))
+              change(
+                (r) =>
+                  ((r.conditions[word.index] as { relation: string }).relation = (
+                    $event.target as HTMLSelectElement
+                  ).value),
+              )
             "
           >
             <option v-for="r in ['over', 'at least', 'under', 'at most']" :key="r">{{ r }}</option>
@@ -208,7 +243,9 @@ function unit(fieldName: string): string {
             @commit="change((r) => ((r.conditions[word.index] as { bound: number }).bound = $event))"
           />
         </div>
-        <button class="link away" @click="shut((r) => r.conditions.splice(word.index, 1))">Take this condition away</button>
+        <button class="link away" @click="shut((r) => r.conditions.splice(word.index, 1))">
+          Take this condition away
+        </button>
       </template>
       <template v-else-if="word.slot === 'feed' && feed">
         <h3>{{ feed.parameter }} from {{ feed.field }}</h3>
@@ -217,7 +254,9 @@ function unit(fieldName: string): string {
           <select
             :value="feed.parameter"
             aria-label="Parameter"
-            @change="change((r) => (r.feeds[word.index].parameter = ($event.target as HTMLSelectElement).value))"
+            @change="
+              change((r) => (r.feeds[word.index].parameter = ($event.target as HTMLSelectElement).value))
+            "
           >
             <option v-for="p in feedable" :key="p.name">{{ p.name }}</option>
           </select>
@@ -254,11 +293,15 @@ function unit(fieldName: string): string {
             @commit="change((r) => (r.feeds[word.index].out = $event))"
           />
         </div>
-        <button class="link away" @click="shut((r) => r.feeds.splice(word.index, 1))">Take this feed away</button>
+        <button class="link away" @click="shut((r) => r.feeds.splice(word.index, 1))">
+          Take this feed away
+        </button>
       </template>
       <template v-else-if="word.slot === 'new condition'">
         <h3>Only if</h3>
-        <button v-for="f in testable" :key="f.name" class="choice" @click="newCondition(f.name)">{{ f.name }}</button>
+        <button v-for="f in testable" :key="f.name" class="choice" @click="newCondition(f.name)">
+          {{ f.name }}
+        </button>
         <p v-if="testable.length === 0" class="quiet">{{ rope.event }} carries nothing to ask about.</p>
       </template>
       <template v-else-if="word.slot === 'new feed'">

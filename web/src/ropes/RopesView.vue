@@ -108,7 +108,8 @@ const fetchResponses = latest<number[] | undefined>(async (ids) => {
 })
 
 function failed(e: unknown) {
-  if (e instanceof Refused && e.status === 0) offline.value = 'The server does not answer. What you see is the last it said.'
+  if (e instanceof Refused && e.status === 0)
+    offline.value = 'The server does not answer. What you see is the last it said.'
   else if (e instanceof Refused) project.refusal = e.refusal
   else throw e
 }
@@ -205,7 +206,9 @@ watch(
     } else fetchTake({ fit: Object.keys(payload.value).length === 0 })
     const missing = project.ropes.some((r) => !responses.has(r.id))
     const name = (effect.value?.body as Effect | undefined)?.name
-    const concerned = project.ropes.filter((r) => r.body.play === name || r.id === ropeId.value).map((r) => r.id)
+    const concerned = project.ropes
+      .filter((r) => r.body.play === name || r.id === ropeId.value)
+      .map((r) => r.id)
     fetchResponses(missing || project.drafts.size === 0 ? undefined : concerned)
   },
   { immediate: true },
@@ -227,7 +230,10 @@ watch(
 async function addRope() {
   const body = event.value?.body ?? project.events[0]?.body
   if (!body) {
-    project.refusal = { title: 'No rope yet', detail: 'A rope listens to an event, and this project declares none.' }
+    project.refusal = {
+      title: 'No rope yet',
+      detail: 'A rope listens to an event, and this project declares none.',
+    }
     return
   }
   const taken = new Set(project.ropes.map((r) => r.body.name))
@@ -287,7 +293,15 @@ useKeys({
 <template>
   <main class="ropes">
     <EventList :selected="eventId" @select="select" @pull="(id, pressed) => pull(pressed, id)" />
-    <Board ref="board" :responses="responses" :open="ropeId" :find="find" :waiting="waiting" @open="open" @add="addRope">
+    <Board
+      ref="board"
+      :responses="responses"
+      :open="ropeId"
+      :find="find"
+      :waiting="waiting"
+      @open="open"
+      @add="addRope"
+    >
       <template #open>
         <EffectBench v-if="shaping && effect" :effect="effect.body" :part="effect.id" :users="users" />
         <div class="under">
@@ -317,8 +331,7 @@ useKeys({
       </section>
       <section v-else-if="event" class="open">
         <p class="large">
-          Nobody answers <b>{{ event.body.name }}</b
-          >. <span class="quiet">{{ event.body.description }}</span>
+          Nobody answers <b>{{ event.body.name }}</b>. <span class="quiet">{{ event.body.description }}</span>
         </p>
         <button class="button" @click="addRope">Answer it with a rope</button>
       </section>

@@ -41,7 +41,9 @@ let dirty = true
 
 const liveNow = computed(() => !!live.value && live.value.instances > 0)
 const seconds = computed(() => at.value / (props.take?.head.stepsPerSecond ?? 60))
-const length = computed(() => (props.take ? (props.take.frames.length - 1) / props.take.head.stepsPerSecond : 0))
+const length = computed(() =>
+  props.take ? (props.take.frames.length - 1) / props.take.head.stepsPerSecond : 0,
+)
 const shown = computed(() => {
   if (liveNow.value) return live.value
   const frames = props.take?.frames
@@ -200,7 +202,8 @@ onMounted(() => {
 })
 watch(
   () => props.sprites.join('|'),
-  () => props.sprites.length && loadSprites().catch(() => (failure.value = 'The sprites could not be loaded.')),
+  () =>
+    props.sprites.length && loadSprites().catch(() => (failure.value = 'The sprites could not be loaded.')),
   { immediate: true, flush: 'post' },
 )
 onBeforeUnmount(() => {
@@ -208,14 +211,18 @@ onBeforeUnmount(() => {
   watcher?.disconnect()
   renderer?.release()
 })
-watch([camera, backdrop, () => props.take, () => props.normal, liveNow], () => {
-  dirty = true
-  // A changed number shows in this very task, not a frame later.
-  if (!liveNow.value) {
-    draw()
-    paintOverlay()
-  }
-}, { flush: 'sync' })
+// Post, not in the next animation frame: a changed number shows in the very task that brought it.
+watch(
+  [camera, backdrop, () => props.take, () => props.normal, liveNow],
+  () => {
+    dirty = true
+    if (!liveNow.value && renderer?.ready()) {
+      draw()
+      paintOverlay()
+    }
+  },
+  { flush: 'post' },
+)
 watch(
   () => props.take,
   (take) => {
@@ -254,8 +261,19 @@ function turn(event: PointerEvent) {
 
 <template>
   <section class="stage" aria-label="Stage">
-    <div ref="box" class="window" @pointerdown="turnStart" @pointermove="turn" @pointerup="turning = undefined">
-      <canvas ref="canvas" data-testid="stage" role="img" :aria-label="`${shown?.count ?? 0} particles on the stage`" />
+    <div
+      ref="box"
+      class="window"
+      @pointerdown="turnStart"
+      @pointermove="turn"
+      @pointerup="turning = undefined"
+    >
+      <canvas
+        ref="canvas"
+        data-testid="stage"
+        role="img"
+        :aria-label="`${shown?.count ?? 0} particles on the stage`"
+      />
       <canvas ref="overlay" class="overlay" aria-hidden="true" />
       <div class="chips">
         <span class="group" role="group" aria-label="Camera">
@@ -273,7 +291,9 @@ function turn(event: PointerEvent) {
         <span data-testid="alive">{{ shown?.count ?? 0 }}</span> alive
       </div>
       <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
-      <p v-else-if="!take && !liveNow" class="still">Pull an event, or open a rope, to see its response here.</p>
+      <p v-else-if="!take && !liveNow" class="still">
+        Pull an event, or open a rope, to see its response here.
+      </p>
     </div>
     <div class="scrub">
       <button :aria-label="playing ? 'Hold the take' : 'Run the take'" class="run" @click="toggle">

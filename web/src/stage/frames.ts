@@ -54,7 +54,7 @@ export function readTake(buffer: ArrayBuffer): Take {
   const frames: Frame[] = []
   const least: Take['least'] = [Infinity, Infinity, Infinity]
   const most: Take['most'] = [-Infinity, -Infinity, -Infinity]
-  for (let at = 4 + headLength; at < buffer.byteLength; ) {
+  for (let at = 4 + headLength; at < buffer.byteLength;) {
     const length = view.getUint32(at, true)
     const frame = readFrame(buffer, at + 4)
     frames.push(frame)

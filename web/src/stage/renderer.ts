@@ -185,7 +185,19 @@ export class Renderer {
     gl.bindTexture(gl.TEXTURE_2D_ARRAY, this.sprites)
     gl.texStorage3D(gl.TEXTURE_2D_ARRAY, 7, gl.RGBA8, pixels, pixels, Math.max(1, images.length))
     images.forEach((image, i) =>
-      gl.texSubImage3D(gl.TEXTURE_2D_ARRAY, 0, 0, 0, i, pixels, pixels, 1, gl.RGBA, gl.UNSIGNED_BYTE, linear(image)),
+      gl.texSubImage3D(
+        gl.TEXTURE_2D_ARRAY,
+        0,
+        0,
+        0,
+        i,
+        pixels,
+        pixels,
+        1,
+        gl.RGBA,
+        gl.UNSIGNED_BYTE,
+        linear(image),
+      ),
     )
     gl.generateMipmap(gl.TEXTURE_2D_ARRAY)
     gl.texParameteri(gl.TEXTURE_2D_ARRAY, gl.TEXTURE_MIN_FILTER, gl.LINEAR_MIPMAP_NEAREST)
@@ -198,7 +210,8 @@ export class Renderer {
     const gl = this.gl
     this.room = Math.max(1024, 1 << Math.ceil(Math.log2(count)))
     const indices = new Uint32Array(this.room * 6)
-    for (let i = 0; i < this.room; i++) indices.set([4 * i, 4 * i + 1, 4 * i + 2, 4 * i + 2, 4 * i + 1, 4 * i + 3], 6 * i)
+    for (let i = 0; i < this.room; i++)
+      indices.set([4 * i, 4 * i + 1, 4 * i + 2, 4 * i + 2, 4 * i + 1, 4 * i + 3], 6 * i)
     gl.bindVertexArray(this.vao)
     gl.bindBuffer(gl.ELEMENT_ARRAY_BUFFER, this.indices)
     gl.bufferData(gl.ELEMENT_ARRAY_BUFFER, indices, gl.STATIC_DRAW)
@@ -217,10 +230,30 @@ export class Renderer {
     const whole = Math.floor(frame.count / 1024)
     const words = frame.particles
     if (whole > 0)
-      gl.texSubImage2D(gl.TEXTURE_2D, 0, 0, 0, 1024, whole, gl.RGBA_INTEGER, gl.UNSIGNED_INT, words.subarray(0, whole * 4096))
+      gl.texSubImage2D(
+        gl.TEXTURE_2D,
+        0,
+        0,
+        0,
+        1024,
+        whole,
+        gl.RGBA_INTEGER,
+        gl.UNSIGNED_INT,
+        words.subarray(0, whole * 4096),
+      )
     const rest = frame.count - whole * 1024
     if (rest > 0)
-      gl.texSubImage2D(gl.TEXTURE_2D, 0, 0, whole, rest, 1, gl.RGBA_INTEGER, gl.UNSIGNED_INT, words.subarray(whole * 4096))
+      gl.texSubImage2D(
+        gl.TEXTURE_2D,
+        0,
+        0,
+        whole,
+        rest,
+        1,
+        gl.RGBA_INTEGER,
+        gl.UNSIGNED_INT,
+        words.subarray(whole * 4096),
+      )
   }
 
   private resize() {

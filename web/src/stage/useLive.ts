@@ -28,7 +28,9 @@ export function useLive(project: Ref<number>, handlers: Handlers) {
     socket?.close()
     if (!project.value) return
     const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
-    const mine = new WebSocket(`${scheme}://${location.host}/api/stage?project=${project.value}&reader=${reader}`)
+    const mine = new WebSocket(
+      `${scheme}://${location.host}/api/stage?project=${project.value}&reader=${reader}`,
+    )
     mine.binaryType = 'arraybuffer'
     socket = mine
     mine.onmessage = (event) => {

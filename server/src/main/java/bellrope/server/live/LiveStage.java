@@ -110,7 +110,9 @@ final class LiveStage {
         }
         catchUp();
         Account account = stage.pull(pull);
-        send();
+        if (account.answered() > 0) {
+            send();
+        }
         tell(new Told(
                 "account", AccountReport.of(account, stage.project().settings().pace())));
     }

@@ -1,0 +1,186 @@
+package bellrope.e2e;
+
+import bellrope.server.BellropeApplication;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import org.openqa.selenium.By;
+import org.openqa.selenium.JavascriptExecutor;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.WindowType;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** The real server with the demo, and a real browser before it, at 1280 × 800. */
+final class Bench implements AutoCloseable {
+    private final ConfigurableApplicationContext context;
+    private final ChromeDriver browser;
+    private final int port;
+
+    Bench(Path folder, boolean demo) {
+        context = BellropeApplication.application()
+                .run("--server.port=0", "--bellrope.data=" + folder.resolve("e2e.db"), "--bellrope.demo=" + demo);
+        port = ((WebServerApplicationContext) context).getWebServer().getPort();
+        browser = browser(folder);
+        open("/");
+    }
+
+    static ChromeDriver browser(Path folder) {
+        ChromeOptions options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments(
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--disable-dev-shm-usage",
+                "--use-angle=swiftshader",
+                "--enable-unsafe-swiftshader",
+                "--user-data-dir=" + folder.resolve("chromium-" + System.nanoTime()));
+        options.setExperimentalOption(
+                "prefs",
+                Map.of("download.default_directory", folder.resolve("downloads").toString()));
+        ChromeDriverService service = new ChromeDriverService.Builder()
+                .usingDriverExecutable(new java.io.File("/usr/bin/chromedriver"))
+                .usingAnyFreePort()
+                .build();
+        ChromeDriver driver = new ChromeDriver(service, options);
+        size(driver, 1280, 800);
+        return driver;
+    }
+
+    static void size(ChromeDriver driver, int width, int height) {
+        driver.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
+    }
+
+    ChromeDriver browser() {
+        return browser;
+    }
+
+    String address() {
+        return "http://localhost:" + port;
+    }
+
+    void open(String path) {
+        browser.get(address() + path);
+        await(b -> !all("[data-testid=project]").isEmpty());
+        js("return document.fonts.ready.then(() => 1)");
+    }
+
+    /** Opens a second window on the same bench and returns its handle; the first stays. */
+    String secondWindow() {
+        browser.switchTo().newWindow(WindowType.TAB);
+        size(browser, 1280, 800);
+        open("/");
+        return browser.getWindowHandle();
+    }
+
+    void to(String window) {
+        browser.switchTo().window(window);
+    }
+
+    Object js(String script, Object... args) {
+        return ((JavascriptExecutor) browser).executeScript(script, args);
+    }
+
+    List<WebElement> all(String css) {
+        return browser.findElements(By.cssSelector(css));
+    }
+
+    WebElement one(String css) {
+        return await(b -> all(css).stream().findFirst().orElse(null));
+    }
+
+    String text(String css) {
+        return one(css).getText();
+    }
+
+    void click(String css) {
+        one(css).click();
+    }
+
+    /** Clicks the first element of a kind that says exactly this. */
+    void clickText(String css, String text) {
+        await(b -> all(css).stream()
+                        .filter(e -> e.isDisplayed() && e.getText().strip().equals(text))
+                        .findFirst()
+                        .orElse(null))
+                .click();
+    }
+
+    /** Types keys at the page, not into a field. */
+    void press(CharSequence... keys) {
+        js("document.activeElement && document.activeElement.blur()");
+        new Actions(browser).sendKeys(keys).perform();
+    }
+
+    /** Presses a key with Control held, and Shift if wanted. */
+    void command(String key, boolean shift) {
+        js("document.activeElement && document.activeElement.blur()");
+        Actions actions = new Actions(browser).keyDown(Keys.CONTROL);
+        if (shift) {
+            actions.keyDown(Keys.SHIFT);
+        }
+        actions.sendKeys(key);
+        if (shift) {
+            actions.keyUp(Keys.SHIFT);
+        }
+        actions.keyUp(Keys.CONTROL).perform();
+    }
+
+    /** Types a value into the number field of that label and rests there. */
+    void enter(String label, String value) {
+        type(label, value + Keys.ENTER);
+    }
+
+    void type(String label, String value) {
+        WebElement field = one("input[aria-label^='" + label + "']");
+        field.click();
+        field.sendKeys(Keys.chord(Keys.CONTROL, "a") + value);
+    }
+
+    <T> T await(Function<ChromeDriver, T> condition) {
+        return new WebDriverWait(browser, Duration.ofSeconds(20))
+                .ignoring(StaleElementReferenceException.class)
+                .until(b -> condition.apply(browser));
+    }
+
+    void awaitText(String css, String part) {
+        await(b -> all(css).stream().anyMatch(e -> e.getText().contains(part)));
+    }
+
+    /** Returns a number of the open rope, such as {@code births}. */
+    String number(String name) {
+        return text("[data-number=" + name + "]");
+    }
+
+    void awaitNumber(String name, String value) {
+        await(b -> all("[data-number=" + name + "]").stream()
+                .anyMatch(e -> e.getText().equals(value)));
+    }
+
+    byte[] picture() {
+        return browser.getScreenshotAs(OutputType.BYTES);
+    }
+
+    @Override
+    public void close() {
+        browser.quit();
+        context.close();
+    }
+}

@@ -1,0 +1,306 @@
+package bellrope.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.Keys;
+
+/** The one loop: pull, see, read, change, pull again. */
+@DisplayName("At the bench")
+class LoopIT {
+    @TempDir
+    static Path folder;
+
+    private static Bench bench;
+
+    @BeforeAll
+    static void start() {
+        bench = new Bench(folder, true);
+    }
+
+    @AfterAll
+    static void stop() {
+        bench.close();
+    }
+
+    @BeforeEach
+    void fresh() {
+        bench.open("/");
+        bench.awaitText("[data-number=births]", "");
+    }
+
+    private static void openRope(String name) {
+        bench.click("[data-rope='" + name + "'] .knot");
+        bench.await(b -> !bench.all("[data-rope='" + name + "'].open").isEmpty());
+    }
+
+    private static void shape(String rope) {
+        openRope(rope);
+        bench.press("e");
+        bench.one("[data-testid=bench]");
+    }
+
+    @Test
+    void eventsAreListedAndThoseNobodyAnswersAreHollow() {
+        assertThat(bench.all(".events .line")).hasSize(6);
+        assertThat(bench.all(".events .hollow"))
+                .singleElement()
+                .extracting(e -> e.getText())
+                .asString()
+                .contains("delivered");
+        assertThat(bench.all(".board .row").size()).isGreaterThanOrEqualTo(8);
+        assertThat(bench.text("[data-rope='landing on thatch'] .sentence"))
+                .isEqualTo("When courier.landed on thatch with speed over 4 u/s, play straw puff at the point, "
+                        + "facing the normal; size from speed 4…14 → 0.6…1.8.");
+    }
+
+    @Test
+    void aPullPlaysAndTheAccountSaysWhoAnsweredAndWhyTheOthersDidNot() {
+        bench.press("3");
+        bench.press(" ");
+        bench.awaitText("[data-testid=account]", "5 ropes listened, 2 answered");
+        assertThat(bench.text("[data-testid=account]"))
+                .contains("straw puff at (0, 0, 0), size 1.68 from speed 13")
+                .contains("hard knock at (0, 0, 0)")
+                .contains("stone chips silent: surface was thatch, wants stone");
+        bench.press("1");
+        bench.press(" ");
+        bench.awaitText("[data-testid=account]", "straw puff silent: speed was 1.8 u/s, wants over 4");
+    }
+
+    @Test
+    void aLineOfTheAccountLeadsToThePartThatDecidedIt() {
+        bench.press(" ");
+        bench.awaitText("[data-testid=account]", "stone chips silent");
+        bench.clickText("[data-testid=account] button", "stone chips silent: surface was thatch, wants stone");
+        bench.await(
+                b -> bench.all(".part.lit").stream().anyMatch(e -> e.getText().equals("stone")));
+    }
+
+    @Test
+    void twentyQuickPullsClimbAndFallBackToZero() {
+        int most = 0;
+        for (int i = 0; i < 20; i++) {
+            bench.press(" ");
+            most = Math.max(most, Integer.parseInt(bench.text("[data-testid=live-instances]")));
+        }
+        assertThat(most).isGreaterThan(3);
+        bench.await(b -> bench.text("[data-testid=live-instances]").equals("0"));
+    }
+
+    @Test
+    void aPullFromAHandleOpensTheRopeThatAnswers() {
+        bench.click("button[aria-label='Pull parcel.collected']");
+        bench.awaitText("[data-testid=account]", "1 rope listened, 1 answered");
+        bench.await(b -> !bench.all("[data-rope='a parcel collected'].open").isEmpty());
+    }
+
+    @Test
+    void aChangedNumberChangesStripNumbersAndStageWithoutAPullAndCanBeUndone() {
+        shape("landing on peat");
+        String births = bench.number("births");
+        String figures = bench.text("[data-rope='landing on peat'] .figures");
+        bench.enter("Burst, least", "300");
+        bench.await(b -> !bench.number("births").equals(births) && Integer.parseInt(bench.number("births")) > 300);
+        bench.await(b -> !bench.text("[data-rope='landing on peat'] .figures").equals(figures));
+        bench.command("z", false);
+        bench.awaitNumber("births", births);
+        bench.awaitText(
+                "[data-rope='landing on peat'] .figures",
+                figures.lines().toList().get(1));
+        bench.command("z", true);
+        bench.await(b -> Integer.parseInt(bench.number("births")) > 300);
+        bench.open("/");
+        shape("landing on peat");
+        bench.await(b -> Integer.parseInt(bench.number("births")) > 300);
+        assertThat(bench.one("input[aria-label^='Burst, least']").getDomProperty("value"))
+                .isEqualTo("300");
+    }
+
+    @Test
+    void everyNumberOfTheEffectCanBeTurnedInPlace() {
+        shape("landing on water");
+        bench.clickText("[role=tab]", "mist");
+        for (String[] field : new String[][] {
+            {"Rate", "120"},
+            {"Duration", "0.4"},
+            {"Lifetime, most", "1.4"},
+            {"Speed, most", "5"},
+            {"Spread", "75"},
+            {"Size, most", "2"},
+            {"Gravity", "-3"},
+            {"Drag", "0.5"}
+        }) {
+            String before = bench.text("[data-testid=numbers]");
+            bench.enter(field[0], field[1]);
+            if (!field[0].equals("Drag") && !field[0].equals("Gravity") && !field[0].equals("Spread")) {
+                bench.await(b -> !bench.text("[data-testid=numbers]").equals(before));
+            }
+        }
+        bench.open("/");
+        shape("landing on water");
+        bench.clickText("[role=tab]", "mist");
+        assertThat(bench.one("input[aria-label^='Rate']").getDomProperty("value"))
+                .isEqualTo("120");
+        assertThat(bench.one("input[aria-label^='Drag']").getDomProperty("value"))
+                .isEqualTo("0.5");
+    }
+
+    @Test
+    void aCurveIsEditedByKeyAndByExactNumber() {
+        shape("a crow scattered");
+        String presence = bench.number("presence");
+        bench.one("button[aria-label^='opacity key at 0 %']").sendKeys(Keys.chord(Keys.SHIFT, Keys.ARROW_DOWN));
+        bench.await(b -> !bench.number("presence").equals(presence));
+        bench.enter("opacity key, value", "0.5");
+        bench.await(b ->
+                !bench.all("button[aria-label^='opacity key at 0 % is 0.5']").isEmpty());
+    }
+
+    @Test
+    void timesTakeMillisecondsAndFramesAndSums() {
+        shape("landing on stone");
+        bench.clickText("[role=tab]", "chips");
+        bench.enter("Lifetime, most", "1500ms");
+        bench.awaitNumber("hold", "1.5 s");
+        bench.enter("Lifetime, most", "60f*2");
+        bench.awaitNumber("hold", "2 s");
+    }
+
+    @Test
+    void aWrongNumberIsRefusedInWordsAndNothingChanges() {
+        shape("a parcel collected");
+        String births = bench.number("births");
+        bench.type("Burst, least", "-3");
+        bench.awaitText("[role=alert]", "from 0 to 10000");
+        bench.press(Keys.TAB);
+        assertThat(bench.number("births")).isEqualTo(births);
+        bench.type("Lifetime, least", "0");
+        bench.awaitText("[role=alert]", "from 0.001 to 60");
+        bench.type("Speed, least", "fast");
+        bench.awaitText("[role=alert]", "a number, or a sum such as 0.3*2");
+    }
+
+    @Test
+    void theSentenceIsEditedWhereItStands() {
+        openRope("landing hard");
+        bench.clickText("aside .part", "speed over 11 u/s");
+        bench.enter("Bound", "5");
+        bench.awaitText("[data-rope='landing hard'] .sentence", "speed over 5 u/s");
+        openRope("struck by a branch");
+        bench.clickText("aside .part", "no effect chosen");
+        bench.await(b -> bench.all(".el-popper .choice").stream()
+                        .filter(e -> e.isDisplayed() && e.getText().startsWith("hail shatter"))
+                        .findFirst()
+                        .orElse(null))
+                .click();
+        bench.awaitText("[data-rope='struck by a branch'] .sentence", "play hail shatter");
+        bench.await(
+                b -> !bench.all("[data-rope='struck by a branch'] .figures dd").isEmpty());
+        bench.command("z", false);
+        bench.awaitText("[data-rope='struck by a branch'] .sentence", "no effect chosen");
+        bench.command("z", false);
+        bench.awaitText("[data-rope='landing hard'] .sentence", "speed over 11 u/s");
+    }
+
+    @Test
+    void aRopeCanBeAddedAndTakenAwayAndBothUndone() {
+        int before = bench.all(".board .row").size();
+        bench.clickText(".events .name", "delivered");
+        bench.clickText("aside button", "Answer it with a rope");
+        bench.await(b -> bench.all(".board .row").size() == before + 1);
+        bench.await(
+                b -> !bench.all("[data-rope='parcel.delivered 1'].open.broken").isEmpty());
+        bench.command("z", false);
+        bench.await(b -> bench.all(".board .row").size() == before);
+        bench.command("z", true);
+        bench.await(b -> bench.all(".board .row").size() == before + 1);
+        bench.click("[data-rope='parcel.delivered 1'] .knot");
+        bench.clickText(".row.open button", "Take this rope away");
+        bench.await(b -> bench.all(".board .row").size() == before);
+    }
+
+    @Test
+    void theOtherWindowIsToldAndAnOutdatedSaveIsRefusedWithBothVersions() {
+        String first = bench.browser().getWindowHandle();
+        shape("the courier falls");
+        String second = bench.secondWindow();
+        shape("the courier falls");
+        bench.to(first);
+        bench.type("Spread", "33");
+        bench.to(second);
+        bench.enter("Spread", "44");
+        bench.await(b -> !bench.all("[data-testid=undo]:enabled").isEmpty());
+        bench.to(first);
+        bench.awaitText("[data-testid=notice]", "“kite tear” was changed in another window");
+        bench.one("input[aria-label^='Spread']").sendKeys(Keys.ENTER);
+        bench.awaitText("[data-testid=conflict]", "spread");
+        assertThat(bench.text("[data-testid=conflict]")).contains("33").contains("44");
+        bench.clickText(".el-dialog button", "Save yours on top");
+        bench.to(second);
+        bench.await(b -> "33".equals(bench.one("input[aria-label^='Spread']").getDomProperty("value")));
+        bench.browser().close();
+        bench.to(first);
+    }
+
+    @Test
+    void aBundleGoesOutAndIntoAnEmptyProjectAndComesOutTheSame() throws IOException {
+        String path = (String) bench.js("return fetch('/api/projects/1/bundle').then(r => r.text())");
+        Path file = Files.writeString(folder.resolve("out.bellrope.json"), path);
+        bench.click("[data-testid=project]");
+        bench.one("input[aria-label='Name of a new project']").sendKeys("Empty moor" + Keys.ENTER);
+        bench.awaitText(".events .empty", "Events are what the game announces");
+        bench.click("[data-testid=project]");
+        bench.one("[data-testid=import]").sendKeys(file.toString());
+        bench.await(b -> bench.all(".board .row").size() >= 8);
+        String again = (String)
+                bench.js(
+                        "return fetch(document.querySelector('[data-testid=export]').getAttribute('href')).then(r => r.text())");
+        assertThat(again).isEqualTo(path);
+    }
+
+    @Test
+    void aBrokenBundleIsRefusedWithItsPlaces() throws IOException {
+        String text = (String) bench.js("return fetch('/api/projects/1/bundle').then(r => r.text())");
+        Path file = Files.writeString(
+                folder.resolve("wrong.bellrope.json"),
+                text.replace("\"weight\" : 3", "\"weight\" : 33")
+                        .replace("\"blend\" : \"alpha\"", "\"blend\" : \"alfa\""));
+        bench.click("[data-testid=project]");
+        bench.one("[data-testid=import]").sendKeys(file.toString());
+        bench.awaitText(".refused", "/events/0/weight 33: a whole number from 1 to 5");
+        assertThat(bench.text(".refused")).contains("did you mean alpha?").contains("and ");
+    }
+
+    // axe-core 4.14.1 with the rules of WCAG 2.2 A and AA.
+    @Test
+    @SuppressWarnings("unchecked")
+    void theViewHasNoAccessibilityViolations() throws IOException {
+        shape("landing on thatch");
+        bench.press(" ");
+        bench.awaitText("[data-testid=account]", "ropes listened");
+        bench.js(Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js")));
+        Map<String, Object> result = (Map<String, Object>)
+                bench.js("return axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']})");
+        List<Map<String, Object>> violations = (List<Map<String, Object>>) result.get("violations");
+        assertThat(violations.stream()
+                        .map(v -> v.get("id") + ": "
+                                + ((List<Map<String, Object>>) v.get("nodes"))
+                                        .stream()
+                                                .map(n -> n.get("html"))
+                                                .limit(3)
+                                                .toList())
+                        .toList())
+                .isEmpty();
+    }
+}

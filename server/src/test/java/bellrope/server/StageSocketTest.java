@@ -1,0 +1,217 @@
+package bellrope.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.net.URI;
+import java.net.http.WebSocket;
+import java.net.http.WebSocket.Listener;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CompletionStage;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+class StageSocketTest {
+    private static final String LANDING =
+            "{\"do\":\"pull\",\"event\":\"courier.landed\",\"seed\":1,\"payload\":{\"position\":[0,0,0],\"normal\":[0,1,0],\"speed\":9,\"surface\":\"thatch\"}}";
+
+    @TempDir
+    static Path folder;
+
+    private static RunningServer server;
+
+    @BeforeAll
+    static void start() {
+        server = new RunningServer(folder.resolve("b.db"));
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    /** One reader: what it was told, and the frames it got, each acknowledged unless it is slow. */
+    private static final class Reader implements Listener, AutoCloseable {
+        private final LinkedBlockingQueue<JsonNode> words = new LinkedBlockingQueue<>();
+        private final LinkedBlockingQueue<ByteBuffer> frames = new LinkedBlockingQueue<>();
+        private final StringBuilder text = new StringBuilder();
+        private final java.io.ByteArrayOutputStream binary = new java.io.ByteArrayOutputStream();
+        private final boolean slow;
+        private final WebSocket socket;
+
+        Reader(String name, boolean slow) throws Exception {
+            this.slow = slow;
+            socket = server.client()
+                    .newWebSocketBuilder()
+                    .buildAsync(
+                            URI.create("ws://localhost:" + server.port + "/api/stage?project=1&reader=" + name), this)
+                    .get(5, TimeUnit.SECONDS);
+            assertThat(word("ready")).isNotNull();
+        }
+
+        @Override
+        public CompletionStage<?> onText(WebSocket s, CharSequence data, boolean last) {
+            text.append(data);
+            if (last) {
+                words.add(RunningServer.JSON.readTree(text.toString()));
+                text.setLength(0);
+            }
+            s.request(1);
+            return null;
+        }
+
+        @Override
+        public CompletionStage<?> onBinary(WebSocket s, ByteBuffer data, boolean last) {
+            byte[] part = new byte[data.remaining()];
+            data.get(part);
+            binary.writeBytes(part);
+            if (last) {
+                ByteBuffer frame = ByteBuffer.wrap(binary.toByteArray()).order(ByteOrder.LITTLE_ENDIAN);
+                binary.reset();
+                frames.add(frame);
+                if (!slow) {
+                    s.sendText("{\"do\":\"seen\",\"sequence\":" + frame.getInt(20) + "}", true);
+                }
+            }
+            s.request(1);
+            return null;
+        }
+
+        void say(String message) throws Exception {
+            socket.sendText(message, true).get(5, TimeUnit.SECONDS);
+        }
+
+        JsonNode word(String is) throws InterruptedException {
+            while (true) {
+                JsonNode word = words.poll(5, TimeUnit.SECONDS);
+                if (word == null || word.get("is").asString().equals(is)) {
+                    return word;
+                }
+            }
+        }
+
+        ByteBuffer frame() throws InterruptedException {
+            return frames.poll(5, TimeUnit.SECONDS);
+        }
+
+        @Override
+        public void close() {
+            socket.abort();
+        }
+    }
+
+    @Test
+    void aPullIsAnsweredByAFrameAndItsAccount() throws Exception {
+        try (Reader reader = new Reader("a", false)) {
+            reader.say(LANDING);
+            ByteBuffer frame = reader.frame();
+            assertThat(frame.getInt(12)).as("particles").isBetween(38, 49);
+            assertThat(frame.getInt(16)).as("instances").isEqualTo(1);
+            JsonNode account = reader.word("account").get("account");
+            assertThat(account.get("summary").asString()).isEqualTo("5 ropes listened, 1 answered");
+            assertThat(account.toString()).contains("hard knock silent: speed was 9 u/s, wants over 11");
+        }
+    }
+
+    @Test
+    void twentyQuickPullsClimbAndFallBackToExactlyZero() throws Exception {
+        try (Reader reader = new Reader("a", false)) {
+            for (int i = 0; i < 20; i++) {
+                reader.say(LANDING.replace("\"seed\":1", "\"seed\":" + i));
+            }
+            List<Integer> instances = new ArrayList<>();
+            ByteBuffer frame;
+            do {
+                frame = reader.frame();
+                assertThat(frame).as("a last, empty frame").isNotNull();
+                instances.add(frame.getInt(16));
+            } while (frame.getInt(16) > 0);
+            assertThat(instances).contains(20);
+            assertThat(frame.getInt(12)).as("particles at the end").isZero();
+            assertThat(reader.frames.poll(200, TimeUnit.MILLISECONDS))
+                    .as("a still stage says nothing")
+                    .isNull();
+        }
+    }
+
+    @Test
+    void aSlowReaderSkipsFramesAndIsNotBuried() throws Exception {
+        try (Reader reader = new Reader("slow", true)) {
+            reader.say(LANDING);
+            Thread.sleep(600);
+            assertThat(reader.frames.size()).isLessThanOrEqualTo(2);
+            reader.say("{\"do\":\"seen\",\"sequence\":2}");
+            reader.frame();
+            reader.frame();
+            assertThat(reader.frame().getInt(8))
+                    .as("the newest step, not the next")
+                    .isGreaterThan(20);
+        }
+    }
+
+    @Test
+    void aSaveRetunesWhatPlaysAndOthersAreTold() throws Exception {
+        try (Reader author = new Reader("author", false);
+                Reader other = new Reader("other", false)) {
+            other.say(LANDING);
+            int before = other.frame().getInt(12);
+            JsonNode part = server.part("effect", "straw puff");
+            String body =
+                    part.get("body").toString().replaceFirst("\"least\":8,\"most\":11", "\"least\":200,\"most\":200");
+            server.send(
+                    "PUT",
+                    "/api/parts/" + part.get("id").asLong(),
+                    "{\"basedOn\":" + part.get("revision").asLong() + ",\"body\":" + body + "}",
+                    "X-Bellrope-Reader",
+                    "author");
+            JsonNode changed = other.word("changed");
+            assertThat(changed.at("/saved/part/name").asString()).isEqualTo("straw puff");
+            int most = before;
+            for (ByteBuffer f = other.frame(); f != null && f.getInt(16) > 0; f = other.frame()) {
+                most = Math.max(most, f.getInt(12));
+            }
+            assertThat(most).isGreaterThan(before + 150);
+            assertThat(author.words.stream()
+                            .noneMatch(w -> w.get("is").asString().equals("changed")))
+                    .isTrue();
+        }
+    }
+
+    @Test
+    void whatCannotBeDoneIsSaidAndTheStageGoesOn() throws Exception {
+        try (Reader reader = new Reader("a", false)) {
+            reader.say(LANDING.replace("\"speed\":9", "\"speed\":\"fast\""));
+            assertThat(reader.word("account").toString()).contains("/speed").contains("a number from 0 to 14 u/s");
+            reader.say("{\"do\":\"pull\",\"event\":\"courier.sneezed\",\"payload\":{}}");
+            assertThat(reader.word("account").toString()).contains("courier.sneezed");
+            reader.say("{\"do\":\"dance\"}");
+            assertThat(reader.word("refused").toString()).contains("pull, seen, draft or clear");
+            reader.say("{\"do\":");
+            assertThat(reader.word("refused").toString()).contains("cut off");
+            reader.say("{\"do\":\"draft\",\"parts\":[{\"part\":99999,\"body\":{}}]}");
+            assertThat(reader.word("refused").toString()).contains("part 99999");
+            reader.say(LANDING);
+            assertThat(reader.frame().getInt(12)).isPositive();
+        }
+    }
+
+    @Test
+    void aPageFromElsewhereCannotOpenTheSocket() {
+        assertThatThrownBy(() -> server.client()
+                        .newWebSocketBuilder()
+                        .header("Origin", "http://elsewhere.example")
+                        .buildAsync(
+                                URI.create("ws://localhost:" + server.port + "/api/stage?project=1"), new Listener() {})
+                        .get(5, TimeUnit.SECONDS))
+                .hasStackTraceContaining("403");
+    }
+}
