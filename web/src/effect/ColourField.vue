@@ -37,9 +37,10 @@ function active(v: string | null) {
 .colour {
   display: inline-flex;
 }
+.colour :deep(.el-color-picker),
 .colour :deep(.el-color-picker__trigger) {
-  width: 44px;
-  height: 22px;
+  width: 52px;
+  height: 24px;
   padding: 1px;
   border-color: var(--line);
 }

@@ -134,6 +134,7 @@ const constant = (keys: Key[]) => keys.length === 1 && keys[0].value === 1
               :value="[b.least, b.most]"
               :label="i ? `Burst ${i + 1}` : 'Burst'"
               kind="whole"
+              unit=" "
               :step="1"
               :least="0"
               :most="10000"
@@ -416,8 +417,8 @@ h3 {
   align-items: baseline;
   gap: 4px;
 }
-.swatches {
-  align-items: center !important;
+.field > .swatches {
+  align-items: center;
 }
 select {
   border: 1px solid var(--line);

@@ -52,7 +52,11 @@ const shown = computed(() => {
   }
   return [...ropes].sort((a, b) => key(b) - key(a))
 })
-const most = computed(() => Math.max(1, ...[...props.responses.values()].map((r) => r.numbers?.peak ?? 0)))
+// In steps, so that turning one number does not redraw every strip.
+const most = computed(() => {
+  const peak = Math.max(1, ...[...props.responses.values()].map((r) => r.numbers?.peak ?? 0))
+  return 2 ** (Math.ceil(2 * Math.log2(peak)) / 2)
+})
 
 watch(
   () => props.open,
@@ -175,6 +179,7 @@ defineExpose({ shown })
   flex: 1;
   overflow-y: auto;
   scrollbar-gutter: stable;
+  contain: strict;
 }
 .empty {
   margin: 40px 60px;

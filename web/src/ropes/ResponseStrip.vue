@@ -17,7 +17,7 @@ function paint() {
   const height = c.clientHeight
   c.width = width * ratio
   c.height = height * ratio
-  const g = c.getContext('2d')!
+  const g = c.getContext('2d', { willReadFrequently: true })!
   g.scale(ratio, ratio)
   const style = getComputedStyle(c)
   const colour = (name: string) => style.getPropertyValue(name)

@@ -165,6 +165,7 @@ function pull(pressed: number, id = eventId.value) {
   if (!values) return
   seed.value = pulls++
   stage.value?.expectPull(pressed)
+  sendDrafts()
   if (!live.pull(body.name, values, seed.value)) {
     offline.value = 'The stage is not connected; the pull was not sent.'
     return
@@ -191,14 +192,21 @@ function lead(name: string, condition: number) {
 
 // Everything shown follows what is edited, without a pull.
 let seenVersion = -1
-let hadDrafts = false
+let drafted = false
+/** Tells the stage what stands over the saved parts, if that may have changed since it was told. */
+function sendDrafts() {
+  if (drafted) live.draft(project.draftList)
+  drafted = project.drafts.size > 0
+}
+
 watch(
   () => project.version,
   (version) => {
     if (version === seenVersion) return
     seenVersion = version
-    if (project.drafts.size > 0 || hadDrafts) live.draft(project.draftList)
-    hadDrafts = project.drafts.size > 0
+    drafted = drafted || project.drafts.size > 0
+    // What plays bends to the new value; a still stage learns of it with the next pull.
+    if (live.instances.value > 0) sendDrafts()
     if (!rope.value && project.ropes.length && !ropeId.value && !eventId.value) open(project.ropes[0].id)
     else if (ropeId.value && !rope.value) {
       ropeId.value = 0
@@ -359,6 +367,7 @@ useKeys({
 }
 aside {
   border-left: 1px solid var(--line);
+  contain: content;
   overflow-y: auto;
   min-height: 0;
 }

@@ -98,6 +98,7 @@ class SpeedIT {
         bench.open("/");
         bench.press("e");
         bench.one("[data-testid=bench]");
+        bench.clickText("[role=tab]", "straws");
         bench.js("""
                 window.__times = [];
                 window.__turn = (value) => {
