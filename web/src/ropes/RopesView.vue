@@ -33,6 +33,7 @@ const lit = ref<number>()
 const take = shallowRef<Take>()
 const responses = reactive(new Map<number, ResponseView>())
 const waiting = ref(false)
+const busy = ref(false)
 const offline = ref('')
 
 const event = computed(() => project.events.find((e) => e.id === eventId.value))
@@ -77,6 +78,7 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
     take.value = undefined
     return
   }
+  busy.value = true
   try {
     const buffer = await api.take(project.id, {
       rope: id,
@@ -92,6 +94,8 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
     performance.mark('take shown')
   } catch (e) {
     failed(e)
+  } finally {
+    busy.value = false
   }
 })
 
@@ -321,7 +325,7 @@ useKeys({
       </template>
     </Board>
     <aside aria-label="Response">
-      <StageView ref="stage" :take="take" :sprites="spriteNames" :point="point" :normal="normal" />
+      <StageView ref="stage" :take="take" :busy="busy" :sprites="spriteNames" :point="point" :normal="normal" />
       <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
       <section v-if="rope" class="open">
         <RopeSentence

@@ -13,6 +13,8 @@ import { axes, Renderer, type Backdrop, type Camera } from './renderer'
 const props = defineProps<{
   take?: Take
   sprites: string[]
+  /** Whether another take is on its way; then the old one is not worth drawing again. */
+  busy: boolean
   /** Where the response is and which way its surface faces. */
   point: Vector
   normal: Vector
@@ -124,19 +126,22 @@ function frameLoop(now: number) {
   const passed = Math.min(0.1, (now - last) / 1000)
   last = now
   const take = props.take
-  if (take && playing.value && !liveNow.value && !scrubbing.value) {
+  busyFor = props.busy ? busyFor + passed : 0
+  const stale = props.busy && busyFor < 0.15 && !liveNow.value
+  if (take && playing.value && !liveNow.value && !scrubbing.value && !stale) {
     const end = take.frames.length - 1
     const next = at.value + passed * take.head.stepsPerSecond
     at.value = next > end + PAUSE * take.head.stepsPerSecond ? 0 : next
     if (Math.floor(at.value) !== drawn) dirty = true
   }
-  if (dirty && rested()) {
+  if (dirty && !stale && rested()) {
     drawn = Math.floor(at.value)
     draw()
   }
   loop = requestAnimationFrame(frameLoop)
 }
 let drawn = -1
+let busyFor = 0
 
 function paintOverlay() {
   const c = overlay.value

@@ -155,7 +155,7 @@ final class Bench implements AutoCloseable {
     }
 
     <T> T await(Function<ChromeDriver, T> condition) {
-        return new WebDriverWait(browser, Duration.ofSeconds(20))
+        return new WebDriverWait(browser, Duration.ofSeconds(20), Duration.ofMillis(60))
                 .ignoring(StaleElementReferenceException.class)
                 .until(b -> condition.apply(browser));
     }
