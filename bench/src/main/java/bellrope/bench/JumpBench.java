@@ -33,6 +33,7 @@ public class JumpBench {
         Random random = new Random(7);
         store = new ParticleStore(10_000);
         flight = new Flight(0.6, 60);
+        flight.reach(AGE);
         for (int i = 0; i < 10_000; i++) {
             store.add(0, 1000, 0, 0, 0, random.nextFloat(), 4, random.nextFloat(), 0.2f);
         }

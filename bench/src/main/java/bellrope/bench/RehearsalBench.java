@@ -76,7 +76,8 @@ public class RehearsalBench {
     @Benchmark
     public long rehearsal() {
         long[] bytes = new long[1];
-        Rehearsal run = Rehearsal.of(thirty, pulls, stage -> bytes[0] += stage.frame(0).remaining());
+        Rehearsal run =
+                Rehearsal.of(thirty, pulls, stage -> bytes[0] += stage.frame(0).remaining());
         if (run.births() != 60 * 40 * 30) {
             throw new IllegalStateException("births: " + run.births());
         }

@@ -78,6 +78,7 @@ public class StepBench {
         random = new Random(7);
         store = new ParticleStore(2 * count);
         flight = new Flight(DRAG, 60);
+        flight.reach(400);
         objects = new ArrayList<>();
         step = 0;
         for (int i = 0; i < count; i++) {

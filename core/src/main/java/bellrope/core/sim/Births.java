@@ -5,6 +5,7 @@ import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Shape;
 import bellrope.core.random.Draws;
 import bellrope.core.random.Purpose;
+import bellrope.core.value.Angle;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Turn;
@@ -107,15 +108,15 @@ final class Births {
         if (radius > 0) {
             // The square root makes equal areas equally likely.
             double share = Math.sqrt(draws.unit(Purpose.PLACE_RADIUS));
-            double around = 2 * Math.PI * draws.unit(Purpose.PLACE_ANGLE);
-            double cos = StrictMath.cos(around);
-            double sin = StrictMath.sin(around);
+            double around = draws.unit(Purpose.PLACE_ANGLE);
+            double cos = Angle.cos(around);
+            double sin = Angle.sin(around);
             px = radius * share * cos;
             pz = radius * share * sin;
-            double tilt = StrictMath.toRadians(angle * share);
-            double out = StrictMath.sin(tilt);
+            double tilt = angle * share / 360;
+            double out = Angle.sin(tilt);
             dx = out * cos;
-            dy = StrictMath.cos(tilt);
+            dy = Angle.cos(tilt);
             dz = out * sin;
         }
     }
@@ -125,11 +126,11 @@ final class Births {
         if (spread <= 0) {
             return;
         }
-        double cos = 1 - draws.unit(Purpose.TILT) * (1 - StrictMath.cos(StrictMath.toRadians(spread)));
+        double cos = 1 - draws.unit(Purpose.TILT) * (1 - Angle.cos(spread / 360));
         double sin = Math.sqrt(Math.max(0, 1 - cos * cos));
-        double around = 2 * Math.PI * draws.unit(Purpose.HEADING);
-        double x = sin * StrictMath.cos(around);
-        double z = sin * StrictMath.sin(around);
+        double around = draws.unit(Purpose.HEADING);
+        double x = sin * Angle.cos(around);
+        double z = sin * Angle.sin(around);
         turnFromUp(x, cos, z);
     }
 

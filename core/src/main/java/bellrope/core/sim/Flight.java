@@ -37,8 +37,9 @@ public final class Flight {
         return (t - carriedBySpeed(drag, t)) / drag;
     }
 
-    /** Makes the tables reach an age, in steps. */
-    void reach(int age) {
+    /** Makes the tables reach an age in steps, and as far beyond as the dead may rest in a store. */
+    public void reach(int oldest) {
+        int age = oldest + ParticleStore.LONGEST_REST;
         if (age < p.length) {
             return;
         }

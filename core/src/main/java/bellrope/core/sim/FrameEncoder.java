@@ -3,6 +3,7 @@ package bellrope.core.sim;
 import bellrope.core.value.Rgba;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.IntBuffer;
 import java.util.List;
 
 /**
@@ -28,7 +29,9 @@ public final class FrameEncoder {
 
     private final float[] low = new float[3];
     private final float[] high = new float[3];
+    private int[] words = new int[256 * 4];
     private ByteBuffer buffer = ByteBuffer.allocate(HEADER + 256 * STRIDE).order(ByteOrder.LITTLE_ENDIAN);
+    private IntBuffer ints = buffer.asIntBuffer();
 
     /**
      * Encodes the layers as they stand; each must have been moved to {@code step}. Works out how they look.
@@ -47,8 +50,9 @@ public final class FrameEncoder {
         }
         if (buffer.capacity() < HEADER + count * STRIDE) {
             buffer = ByteBuffer.allocate(HEADER + (count + count / 2) * STRIDE).order(ByteOrder.LITTLE_ENDIAN);
+            ints = buffer.asIntBuffer();
         }
-        box(layers);
+        box(layers, step);
         buffer.clear();
         buffer.putInt(MAGIC).putShort((short) VERSION).putShort((short) STRIDE);
         buffer.putInt(step).putInt(count).putInt(instances).putInt(sequence);
@@ -68,16 +72,16 @@ public final class FrameEncoder {
         return buffer.flip();
     }
 
-    private void box(List<Layer> layers) {
+    private void box(List<Layer> layers, int step) {
         for (int axis = 0; axis < 3; axis++) {
             low[axis] = Float.POSITIVE_INFINITY;
             high[axis] = Float.NEGATIVE_INFINITY;
         }
         for (int l = 0; l < layers.size(); l++) {
             ParticleStore store = layers.get(l).store();
-            bound(0, store.x, store.count());
-            bound(1, store.y, store.count());
-            bound(2, store.z, store.count());
+            bound(0, store.x, store.gone, step, store.slots());
+            bound(1, store.y, store.gone, step, store.slots());
+            bound(2, store.z, store.gone, step, store.slots());
         }
         if (low[0] > high[0]) {
             java.util.Arrays.fill(low, 0);
@@ -85,13 +89,15 @@ public final class FrameEncoder {
         }
     }
 
-    private void bound(int axis, float[] values, int n) {
+    // The dead that rest in their slots do not widen the box.
+    private void bound(int axis, float[] values, int[] gone, int step, int n) {
         float least = low[axis];
         float most = high[axis];
         for (int i = 0; i < n; i++) {
             float v = values[i];
-            least = v < least ? v : least;
-            most = v > most ? v : most;
+            boolean lives = gone[i] > step;
+            least = lives && v < least ? v : least;
+            most = lives && v > most ? v : most;
         }
         low[axis] = least;
         high[axis] = most;
@@ -99,26 +105,51 @@ public final class FrameEncoder {
 
     private void particles(Layer layer, int step) {
         ParticleStore store = layer.store();
-        int n = store.count();
+        int n = store.slots();
+        if (words.length < store.count() * 4) {
+            words = new int[store.capacity() * 4];
+        }
+        int[] out = words;
         float kx = scale(0);
         float ky = scale(1);
         float kz = scale(2);
+        float lx = low[0];
+        float ly = low[1];
+        float lz = low[2];
+        float[] xs = store.x;
+        float[] ys = store.y;
+        float[] zs = store.z;
+        float[] sizes = layer.sizes();
+        float[] alphas = layer.alphas();
+        float[] reds = layer.reds();
+        float[] greens = layer.greens();
+        float[] blues = layer.blues();
+        float[] rotations = store.rotation;
+        float[] spins = store.spin;
+        int[] born = store.born;
+        int[] gone = store.gone;
         int kind = layer.sprite() << 16 | (layer.additive() ? 0xFF000000 : 0);
         boolean reversed = layer.oldestOnTop();
+        int w = 0;
         for (int j = 0; j < n; j++) {
             int i = reversed ? n - 1 - j : j;
-            int x = (int) ((store.x[i] - low[0]) * kx + 0.5f);
-            int y = (int) ((store.y[i] - low[1]) * ky + 0.5f);
-            int z = (int) ((store.z[i] - low[2]) * kz + 0.5f);
-            float turns = store.rotation[i] + store.spin[i] * (step - store.born[i]);
-            int rotation = (int) ((turns - (float) Math.floor(turns)) * 65536f) & 0xFFFF;
-            int alpha = (int) (Math.min(1f, layer.alphas()[i]) * 255f + 0.5f);
-            buffer.putInt(x | y << 16);
-            buffer.putInt(z | half(layer.sizes()[i]) << 16);
-            buffer.putInt(rotation | kind);
-            buffer.putInt(
-                    srgb(layer.reds()[i]) | srgb(layer.greens()[i]) << 8 | srgb(layer.blues()[i]) << 16 | alpha << 24);
+            if (gone[i] <= step) {
+                continue;
+            }
+            int px = (int) ((xs[i] - lx) * kx + 0.5f);
+            int py = (int) ((ys[i] - ly) * ky + 0.5f);
+            int pz = (int) ((zs[i] - lz) * kz + 0.5f);
+            int turn = (int) ((rotations[i] + spins[i] * (step - born[i])) * 65536f) & 0xFFFF;
+            float a = alphas[i];
+            int alpha = (int) ((a < 1f ? a : 1f) * 255f + 0.5f);
+            out[w] = px | py << 16;
+            out[w + 1] = pz | half(sizes[i]) << 16;
+            out[w + 2] = turn | kind;
+            out[w + 3] = srgb(reds[i]) | srgb(greens[i]) << 8 | srgb(blues[i]) << 16 | alpha << 24;
+            w += 4;
         }
+        ints.put(buffer.position() / 4, out, 0, w);
+        buffer.position(buffer.position() + w * 4);
     }
 
     private float scale(int axis) {
@@ -127,7 +158,7 @@ public final class FrameEncoder {
     }
 
     private static int srgb(float linear) {
-        return SRGB[(int) (Math.min(1f, linear) * TABLE + 0.5f)] & 0xFF;
+        return SRGB[(int) ((linear < 1f ? linear : 1f) * TABLE + 0.5f)] & 0xFF;
     }
 
     /** Returns the IEEE 754 half-precision bits of a size: not negative, below 65,504; the tiniest become 0. */

@@ -34,6 +34,7 @@ public final class Layer {
     private float[] red = new float[0];
     private float[] green = new float[0];
     private float[] blue = new float[0];
+    private final boolean plainColour;
     private boolean visible;
     private double presence;
 
@@ -51,6 +52,7 @@ public final class Layer {
         this.sizeOver = emitter.life().size().table(CELLS);
         this.opacityOver = emitter.life().opacity().table(CELLS);
         this.colourOver = emitter.life().colour().table(CELLS);
+        this.plainColour = allOnes(colourOver);
         this.sprite = sprite;
         this.coverage = (float) coverage;
     }
@@ -72,39 +74,90 @@ public final class Layer {
 
     /** Works out how every particle looks at a step, and the presence of all of them. */
     public void appear(int step) {
-        int n = store.count();
+        int n = store.slots();
         if (size.length < n) {
             int length = store.capacity();
             size = new float[length];
             alpha = new float[length];
-            red = new float[length];
-            green = new float[length];
-            blue = new float[length];
+            if (!plainColour) {
+                red = new float[length];
+                green = new float[length];
+                blue = new float[length];
+            }
         }
+        shape(step, n);
+        if (plainColour) {
+            red = store.red;
+            green = store.green;
+            blue = store.blue;
+        } else {
+            tint(step, n);
+        }
+        sum(step, n);
+    }
+
+    // The age of a particle that rests in its slot goes on; the cell is held at the end of life.
+    private void shape(int step, int n) {
+        int[] born = store.born;
+        float[] pace = store.pace;
+        float[] size0 = store.size;
+        float[] opacity0 = store.opacity;
+        float[] bySize = sizeOver;
+        float[] byOpacity = opacityOver;
+        float[] sizes = size;
+        float[] alphas = alpha;
+        for (int i = 0; i < n; i++) {
+            float at = (step - born[i]) * pace[i] * CELLS;
+            int cell = (int) at;
+            cell = cell < CELLS ? cell : CELLS - 1;
+            float share = at - cell;
+            share = share < 1f ? share : 1f;
+            sizes[i] = size0[i] * between(bySize[cell], bySize[cell + 1], share);
+            alphas[i] = opacity0[i] * between(byOpacity[cell], byOpacity[cell + 1], share);
+        }
+    }
+
+    private void tint(int step, int n) {
+        for (int i = 0; i < n; i++) {
+            float at = (step - store.born[i]) * store.pace[i] * CELLS;
+            int cell = Math.min(CELLS - 1, (int) at);
+            float share = Math.min(1f, at - cell);
+            int c = cell * 4;
+            red[i] = store.red[i] * between(colourOver[c], colourOver[c + 4], share);
+            green[i] = store.green[i] * between(colourOver[c + 1], colourOver[c + 5], share);
+            blue[i] = store.blue[i] * between(colourOver[c + 2], colourOver[c + 6], share);
+            alpha[i] *= between(colourOver[c + 3], colourOver[c + 7], share);
+        }
+    }
+
+    private void sum(int step, int n) {
+        int[] gone = store.gone;
+        float[] sizes = size;
+        float[] alphas = alpha;
+        float[] reds = red;
+        float[] greens = green;
+        float[] blues = blue;
         double sum = 0;
         boolean seen = false;
         for (int i = 0; i < n; i++) {
-            float at = Math.min(1f, (step - store.born[i]) * store.pace[i]) * CELLS;
-            int cell = Math.min(CELLS - 1, (int) at);
-            float share = at - cell;
-            int c = cell * 4;
-            float s = store.size[i] * between(sizeOver[cell], sizeOver[cell + 1], share);
-            float a = store.opacity[i]
-                    * between(opacityOver[cell], opacityOver[cell + 1], share)
-                    * between(colourOver[c + 3], colourOver[c + 7], share);
-            float r = store.red[i] * between(colourOver[c], colourOver[c + 4], share);
-            float g = store.green[i] * between(colourOver[c + 1], colourOver[c + 5], share);
-            float b = store.blue[i] * between(colourOver[c + 2], colourOver[c + 6], share);
-            size[i] = s;
-            alpha[i] = a;
-            red[i] = r;
-            green[i] = g;
-            blue[i] = b;
-            seen |= a >= VISIBLE_OPACITY && s >= VISIBLE_SIZE;
-            sum += a * s * s * Rgba.luminance(r, g, b);
+            if (gone[i] > step) {
+                float a = alphas[i];
+                float s = sizes[i];
+                seen |= a >= VISIBLE_OPACITY && s >= VISIBLE_SIZE;
+                sum += a * s * s * Rgba.luminance(reds[i], greens[i], blues[i]);
+            }
         }
         visible = seen;
         presence = sum * coverage;
+    }
+
+    private static boolean allOnes(float[] table) {
+        for (float value : table) {
+            if (value != 1f) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static float between(float a, float b, float share) {
@@ -127,7 +180,10 @@ public final class Layer {
      */
     public double reach(Vec3 from, Vec3 along) {
         double most = Double.NEGATIVE_INFINITY;
-        for (int i = 0; i < store.count(); i++) {
+        for (int i = 0; i < store.slots(); i++) {
+            if (!store.alive(i)) {
+                continue;
+            }
             double d = (store.x[i] - from.x()) * along.x()
                     + (store.y[i] - from.y()) * along.y()
                     + (store.z[i] - from.z()) * along.z();

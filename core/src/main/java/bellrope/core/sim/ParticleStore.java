@@ -11,8 +11,9 @@ import java.util.Arrays;
  * frame on loop overhead. Each pass is a static loop over locals, one axis at a time, which the compiler turns into
  * vector code; the two table lookups have a pass of their own because a gather would stop that.
  *
- * <p>Deaths close the gaps in order, in runs copied whole, rather than moving the last particle into the hole: the order
- * is the draw order, and it must not depend on who died.
+ * <p>Deaths close the gaps in order, rather than moving the last particle into the hole: the order is the draw order, and
+ * it must not depend on who died. Because that means moving everyone behind, the dead keep their slots until a fifth of
+ * the slots is theirs or half a second has passed; until then they are counted out, and {@link #alive} tells.
  */
 public final class ParticleStore {
     // Birth: place and speed in the world, units and units a second.
@@ -40,10 +41,16 @@ public final class ParticleStore {
     float[] z;
     private float[] p;
     private float[] q;
-    private int[] holes;
+    private int[] stay;
 
-    private int count;
+    /** Steps after which the dead lose their slots in any case; tables over age must reach that much farther. */
+    static final int LONGEST_REST = 30;
+
+    private int slots;
+    private int dead;
     private int nextDeath = Integer.MAX_VALUE;
+    private int lastClosed;
+    private int buriedAt = Integer.MIN_VALUE;
 
     public ParticleStore(int capacity) {
         x0 = new float[capacity];
@@ -67,11 +74,22 @@ public final class ParticleStore {
         z = new float[capacity];
         p = new float[capacity];
         q = new float[capacity];
-        holes = new int[capacity];
+        stay = new int[capacity + 1];
     }
 
+    /** Returns how many live, as of the last {@link #bury}. */
     public int count() {
-        return count;
+        return slots - dead;
+    }
+
+    /** Returns how many slots are in use, by the living and by the dead that have not been cleared away. */
+    int slots() {
+        return slots;
+    }
+
+    /** Tells whether the particle in a slot lives at the step of the last {@link #bury}. */
+    boolean alive(int slot) {
+        return gone[slot] > buriedAt;
     }
 
     public int capacity() {
@@ -79,19 +97,20 @@ public final class ParticleStore {
     }
 
     public void clear() {
-        count = 0;
+        slots = 0;
+        dead = 0;
         nextDeath = Integer.MAX_VALUE;
     }
 
-    /** Adds a particle and returns its index; the caller fills in its birth. */
+    /** Adds a particle and returns its slot; the caller fills in its birth. */
     int add(int bornStep, int goneStep) {
-        if (count == x0.length) {
+        if (slots == x0.length) {
             grow();
         }
-        born[count] = bornStep;
-        gone[count] = goneStep;
+        born[slots] = bornStep;
+        gone[slots] = goneStep;
         nextDeath = Math.min(nextDeath, goneStep);
-        return count++;
+        return slots++;
     }
 
     /**
@@ -113,59 +132,86 @@ public final class ParticleStore {
         opacity[i] = 1;
     }
 
-    /** Removes every particle whose time has come, keeping the order of the others. Returns how many went. */
+    /** Counts out every particle whose time has come, and clears their slots now and then. Returns how many went. */
     public int bury(int step) {
-        if (step < nextDeath) {
+        buriedAt = step;
+        if (step < nextDeath && (dead == 0 || step - lastClosed < LONGEST_REST)) {
             return 0;
         }
-        int dead = 0;
-        int next = Integer.MAX_VALUE;
-        int[] end = gone;
-        for (int i = 0; i < count; i++) {
-            if (end[i] <= step) {
-                holes[dead++] = i;
-            } else if (end[i] < next) {
-                next = end[i];
-            }
+        int all = countDead(gone, step, slots);
+        int went = all - dead;
+        dead = all;
+        if (dead * 5 > slots || dead == slots || step - lastClosed >= LONGEST_REST) {
+            close(step);
+            nextDeath = next(gone, slots);
         }
-        nextDeath = next;
-        close(x0, holes, dead, count);
-        close(y0, holes, dead, count);
-        close(z0, holes, dead, count);
-        close(vx, holes, dead, count);
-        close(vy, holes, dead, count);
-        close(vz, holes, dead, count);
-        close(born, holes, dead, count);
-        close(gone, holes, dead, count);
-        close(pace, holes, dead, count);
-        close(size, holes, dead, count);
-        close(rotation, holes, dead, count);
-        close(spin, holes, dead, count);
-        close(red, holes, dead, count);
-        close(green, holes, dead, count);
-        close(blue, holes, dead, count);
-        close(opacity, holes, dead, count);
-        count -= dead;
-        return dead;
+        return went;
     }
 
-    // Arrays typed as Object because a gap closes the same way whatever is in it.
-    private static void close(Object array, int[] holes, int dead, int count) {
-        for (int h = 0; h < dead; h++) {
-            int from = holes[h] + 1;
-            int to = h + 1 < dead ? holes[h + 1] : count;
-            if (to > from) {
-                System.arraycopy(array, from, array, from - h - 1, to - from);
-            }
+    private static int countDead(int[] gone, int step, int n) {
+        int sum = 0;
+        for (int i = 0; i < n; i++) {
+            // The sign bit of gone − step − 1: one if it is gone. No branch, so that this becomes vector code.
+            sum += (gone[i] - step - 1) >>> 31;
+        }
+        return sum;
+    }
+
+    private static int next(int[] gone, int n) {
+        int next = Integer.MAX_VALUE;
+        for (int i = 0; i < n; i++) {
+            next = Math.min(next, gone[i]);
+        }
+        return next;
+    }
+
+    private void close(int step) {
+        int kept = 0;
+        for (int i = 0; i < slots; i++) {
+            stay[kept] = i;
+            kept += gone[i] > step ? 1 : 0;
+        }
+        if (kept < slots) {
+            pack(x0, stay, kept);
+            pack(y0, stay, kept);
+            pack(z0, stay, kept);
+            pack(vx, stay, kept);
+            pack(vy, stay, kept);
+            pack(vz, stay, kept);
+            pack(born, stay, kept);
+            pack(gone, stay, kept);
+            pack(pace, stay, kept);
+            pack(size, stay, kept);
+            pack(rotation, stay, kept);
+            pack(spin, stay, kept);
+            pack(red, stay, kept);
+            pack(green, stay, kept);
+            pack(blue, stay, kept);
+            pack(opacity, stay, kept);
+        }
+        slots = kept;
+        dead = 0;
+        lastClosed = step;
+    }
+
+    private static void pack(float[] values, int[] stay, int n) {
+        for (int i = 0; i < n; i++) {
+            values[i] = values[stay[i]];
+        }
+    }
+
+    private static void pack(int[] values, int[] stay, int n) {
+        for (int i = 0; i < n; i++) {
+            values[i] = values[stay[i]];
         }
     }
 
     /** Puts every particle where it is at a step. */
     public void move(int step, Flight flight, float ax, float ay, float az) {
-        look(step, born, flight.bySpeed(), flight.byAcceleration(), p, q, count);
-        axis(x, x0, vx, ax, p, q, count);
-        axis(y, y0, vy, ay, p, q, count);
-        axis(z, z0, vz, az, p, q, count);
+        look(step, born, flight.bySpeed(), flight.byAcceleration(), p, q, slots);
+        axis(x, x0, vx, ax, p, q, slots);
+        axis(y, y0, vy, ay, p, q, slots);
+        axis(z, z0, vz, az, p, q, slots);
     }
 
     private static void look(int step, int[] born, float[] byP, float[] byQ, float[] p, float[] q, int n) {
@@ -205,6 +251,6 @@ public final class ParticleStore {
         z = new float[length];
         p = new float[length];
         q = new float[length];
-        holes = new int[length];
+        stay = new int[length + 1];
     }
 }

@@ -121,6 +121,19 @@ class ValueTest {
     }
 
     @Nested
+    class AnAngle {
+        // Against the JDK's own StrictMath (fdlibm).
+        @Test
+        void hasTheSineAndCosineOfTheLibrary() {
+            for (int i = 0; i <= 100_003; i++) {
+                double turns = i / 100_003.0;
+                assertThat(Angle.sin(turns)).isCloseTo(StrictMath.sin(2 * Math.PI * turns), within(2e-15));
+                assertThat(Angle.cos(turns)).isCloseTo(StrictMath.cos(2 * Math.PI * turns), within(2e-15));
+            }
+        }
+    }
+
+    @Nested
     class ATurn {
         // JOML's rotation as reference for lengths; opposite directions are the case that libraries get wrong.
         @ParameterizedTest
