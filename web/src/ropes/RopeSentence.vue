@@ -7,20 +7,26 @@ import RopePart from './RopePart.vue'
 /** A rope as its sentence. Where it may be edited, each bold part opens in place. */
 const props = defineProps<{ words: Words[]; rope?: Rope; ropeId?: number; lit?: number }>()
 
+// A mark stays on the line of the part before it; between a button and a text a line could break.
+const mark = (i: number) =>
+  /^[,;.]/.exec(props.words[i]?.slot === 'words' ? props.words[i].text : '')?.[0] ?? ''
+const rest = (i: number) => (i > 0 ? props.words[i].text.slice(mark(i).length) : props.words[i].text)
+
 const editable = computed(() => props.rope !== undefined && props.ropeId !== undefined)
 </script>
 
 <template>
   <p class="sentence">
     <template v-for="(word, i) in words" :key="i">
-      <template v-if="word.slot === 'words'">{{ word.text }}</template>
-      <RopePart
-        v-else-if="editable"
-        :word="word"
-        :rope="rope!"
-        :rope-id="ropeId!"
-        :lit="word.slot === 'condition' && lit === word.index"
-      />
+      <template v-if="word.slot === 'words'">{{ editable ? rest(i) : word.text }}</template>
+      <span v-else-if="editable" class="tied"
+        ><RopePart
+          :word="word"
+          :rope="rope!"
+          :rope-id="ropeId!"
+          :lit="word.slot === 'condition' && lit === word.index"
+        />{{ mark(i + 1) }}</span
+      >
       <b v-else :class="{ gap: word.slot === 'gap' }">{{ word.text }}</b>
     </template>
     <template v-if="editable">
@@ -50,6 +56,13 @@ const editable = computed(() => props.rope !== undefined && props.ropeId !== und
 b {
   font-weight: 600;
   border-bottom: 1px dotted var(--bronze-soft);
+}
+.tied {
+  white-space: nowrap;
+}
+.tied > :deep(.part) {
+  white-space: normal;
+  max-width: 100%;
 }
 .gap {
   color: var(--vermilion);
