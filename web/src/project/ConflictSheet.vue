@@ -36,8 +36,8 @@ const differences = computed(() => {
   >
     <p class="quiet">
       Your change was made on revision {{ project.conflict?.yours.revision }}; revision
-      {{ project.conflict?.theirs.revision }} has been saved since. Nothing is lost: choose which one goes on.
-      The other stays among the revisions or here.
+      {{ project.conflict?.theirs.revision }} has been saved since. Choose which one goes on: saving yours on
+      top keeps the other among the revisions; going on with the saved one drops yours.
     </p>
     <table data-testid="conflict">
       <thead>
