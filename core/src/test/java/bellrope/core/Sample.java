@@ -1,8 +1,10 @@
 package bellrope.core;
 
+import bellrope.core.effect.Aim;
 import bellrope.core.effect.Binding;
 import bellrope.core.effect.Birth;
 import bellrope.core.effect.Burst;
+import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Life;
@@ -10,14 +12,15 @@ import bellrope.core.effect.Look;
 import bellrope.core.effect.Parameter;
 import bellrope.core.effect.Property;
 import bellrope.core.effect.Shape;
+import bellrope.core.effect.Sprite;
 import bellrope.core.effect.Stream;
+import bellrope.core.effect.Tint;
 import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
-import bellrope.core.project.Sprite;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Facing;
 import bellrope.core.rope.Feed;
@@ -32,6 +35,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import java.util.Random;
 
 /** Small projects of Windrow Post for the tests. */
@@ -40,18 +44,11 @@ public final class Sample {
 
     /** Returns a birth of {@code count} at once, all alike: along +y at 4 u/s, 0.2 u across. */
     public static Birth burst(int count, double life) {
-        return new Birth(
-                count == 0 ? List.of() : List.of(new Burst(0, count, count)),
-                Optional.empty(),
-                new Shape.Point(),
-                0,
-                Range.of(4),
-                Range.of(life),
-                Range.of(0.2),
-                Range.ZERO,
-                Range.ZERO,
-                Range.ONE,
-                new Birth.Between(Rgba.WHITE, Rgba.WHITE));
+        return Birth.plain().with(d -> {
+            d.bursts = count == 0 ? List.of() : List.of(new Burst(0, count, count));
+            d.speed = Range.of(4);
+            d.lifetime = Range.of(life);
+        });
     }
 
     public static Life still() {
@@ -71,7 +68,8 @@ public final class Sample {
         return new Effect(
                 name,
                 "",
-                OptionalDouble.empty(),
+                Course.once(1),
+                OptionalLong.empty(),
                 List.of(emitters),
                 List.of(new Parameter(
                         "size",
@@ -146,30 +144,40 @@ public final class Sample {
         Random r = new Random(seed);
         Emitter[] emitters = new Emitter[1 + r.nextInt(3)];
         for (int i = 0; i < emitters.length; i++) {
-            int least = r.nextInt(30);
-            Shape shape = switch (r.nextInt(3)) {
-                case 0 -> new Shape.Point();
-                case 1 -> new Shape.Disc(0.1 + r.nextDouble());
-                default -> new Shape.Cone(r.nextInt(2), 180 * r.nextDouble());
-            };
-            Birth birth = new Birth(
-                    List.of(new Burst(r.nextDouble(), least, least + r.nextInt(20)), new Burst(0, 3, 3)),
-                    r.nextBoolean()
-                            ? Optional.of(new Stream(
-                                    1 + 200 * r.nextDouble(), r.nextDouble(), OptionalDouble.of(0.01 + r.nextDouble())))
-                            : Optional.empty(),
-                    shape,
-                    180 * r.nextDouble(),
-                    range(r, 10),
-                    range(r, 2).plus(0.01),
-                    range(r, 1),
-                    range(r, 360),
-                    range(r, 720),
-                    range(r, 1),
-                    new Birth.Between(new Rgba(r.nextInt(256), 20, 30, 255), Rgba.WHITE));
-            emitters[i] = emitter("e" + i, i + 1, birth, falling(new Vec3(0, -10 * r.nextDouble(), 0), r.nextInt(3)));
+            emitters[i] =
+                    emitter("e" + i, i + 1, anyBirth(r), falling(new Vec3(0, -10 * r.nextDouble(), 0), r.nextInt(3)));
         }
         return effect("any", emitters);
+    }
+
+    private static Birth anyBirth(Random r) {
+        int least = r.nextInt(30);
+        return Birth.plain().with(d -> {
+            d.bursts = List.of(new Burst(r.nextDouble(), least, least + r.nextInt(20)), new Burst(0, 3, 3));
+            if (r.nextBoolean()) {
+                d.stream = Optional.of(
+                        new Stream(1 + 200 * r.nextDouble(), r.nextDouble(), OptionalDouble.of(0.01 + r.nextDouble())));
+            }
+            switch (r.nextInt(6)) {
+                case 0 -> d.shape = new Shape.Point();
+                case 1 ->
+                    d.shape = new Shape.Circle(0.1 + r.nextDouble(), Shape.Fill.INSIDE, 360 * r.nextDouble() + 1e-9);
+                case 2 -> d.shape = new Shape.Sphere(0.1 + r.nextDouble(), Shape.Fill.EDGE);
+                case 3 -> d.shape = new Shape.Box(new Vec3(r.nextDouble(), r.nextDouble(), r.nextDouble()));
+                case 4 -> d.shape = new Shape.Line(0.1 + r.nextDouble());
+                default -> d.shape = new Shape.Cone(r.nextInt(2), 180 * r.nextDouble());
+            }
+            d.placing = r.nextBoolean() ? Shape.Placing.EVENLY : Shape.Placing.AT_RANDOM;
+            d.aim = r.nextBoolean() ? new Aim.Outward() : r.nextBoolean() ? Aim.UP : new Aim.Tangent();
+            d.spread = 180 * r.nextDouble();
+            d.speed = range(r, 10);
+            d.lifetime = range(r, 2).plus(0.01);
+            d.size = range(r, 1);
+            d.rotation = range(r, 360);
+            d.spin = range(r, 720);
+            d.opacity = range(r, 1);
+            d.colour = new Tint.Between(new Rgba(r.nextInt(256), 20, 30, 255), Rgba.WHITE);
+        });
     }
 
     private static Range range(Random r, double most) {

@@ -2,12 +2,16 @@ package bellrope.format;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import bellrope.core.check.Check;
+import bellrope.core.check.Subject;
+import bellrope.core.effect.Effect;
 import bellrope.core.project.Consistency;
 import bellrope.core.project.Project;
 import bellrope.core.value.Problem;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Demo;
 import bellrope.format.json.JsonText;
+import bellrope.format.json.Recipes;
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
@@ -56,6 +60,31 @@ class BundleTest {
             assertThat(demo.sprites()).hasSizeGreaterThanOrEqualTo(10);
         }
 
+        @Test
+        void andTheRecipesLeaveNothingToLookAt() {
+            for (Project project : List.of(Demo.project(), Recipes.project())) {
+                for (Effect effect : project.effects()) {
+                    assertThat(Check.all(Subject.of(project, effect)))
+                            .as(effect.name())
+                            .isEmpty();
+                }
+            }
+        }
+
+        @Test
+        void hasRecipesForSixteenNeedsEachWithASentence() throws IOException {
+            Project recipes = Recipes.project();
+            assertThat(recipes.effects())
+                    .hasSizeGreaterThanOrEqualTo(16)
+                    .allSatisfy(e -> assertThat(e.description()).endsWith("."));
+            String text = Bundle.write(recipes);
+            assertThat(Bundle.write(Bundle.read(text.getBytes(StandardCharsets.UTF_8))
+                            .value()
+                            .orElseThrow()))
+                    .isEqualTo(text);
+            assertThat(schema().validate(text, InputFormat.JSON)).isEmpty();
+        }
+
         // JSON Schema 2020-12, by networknt's validator.
         @Test
         void satisfiesThePublishedSchema() throws IOException {
@@ -77,16 +106,27 @@ class BundleTest {
                 value = {
                     "/effects/0/emitters/1/birth/lifetime|[0.8, 0.2]|/effects/0/emitters/1/birth/lifetime: 0.8 to 0.2: the least must not be above the most",
                     "/effects/0/emitters/1/birth/lifetime|[0, 1]|/effects/0/emitters/1/birth/lifetime/0: 0.0: a time above 0 s",
-                    "/effects/0/emitters/1/birth/bursts|[{\"at\":0,\"least\":-3,\"most\":4}]|/effects/0/emitters/1/birth/bursts/0/0: -3: a whole number from 0 to 10000",
+                    "/effects/0/emitters/1/birth/bursts|[{\"at\":0,\"least\":-3,\"most\":4}]|/effects/0/emitters/1/birth/bursts/0/least: -3: a whole number from 0 to 10000",
                     "/effects/2/emitters/0/birth/speed|\"fast\"|/effects/2/emitters/0/birth/speed: \"fast\": a pair: least, most",
-                    "/effects/2/emitters/0/look/blend|\"aditive\"|/effects/2/emitters/0/look/blend: \"aditive\": alpha or additive; did you mean additive?",
-                    "/effects/2/emitters/0/birth/colour|[\"#FFF\",\"#FFFFFFFF\"]|/effects/2/emitters/0/birth/colour: \"#FFF\": a colour as #RRGGBB or #RRGGBBAA",
+                    "/effects/2/emitters/0/look/blend|\"aditive\"|/effects/2/emitters/0/look/blend: \"aditive\": alpha, additive, screen or multiply; did you mean additive?",
+                    "/effects/2/emitters/0/birth/colour|[\"#FFF\",\"#FFFFFFFF\"]|/effects/2/emitters/0/birth/colour/0: \"#FFF\": a colour as #RRGGBB or #RRGGBBAA",
                     "/effects/3/name|\"straw puff\"|/effects/3/name: \"straw puff\": a name that is there once",
                     "/ropes/0/event|\"courier.lnded\"|/ropes/0/event: \"courier.lnded\": the name of a known event; did you mean courier.landed?",
                     "/events/0/weight|9|/events/0/weight: 9: a whole number from 1 to 5",
                     "/settings/particleLimit|2.5|/settings/particleLimit: 2.5: a whole number",
                     "/ropes/0/colour|1|/ropes/0/colour: unknown key: one of name, seed, event, conditions, play, offset, facing or feeds",
-                    "/bellrope|7|/bellrope: 7: version 1"
+                    "/bellrope|7|/bellrope: 7: version 1",
+                    "/effects/0/emitters/1/birth/cap|0|/effects/0/emitters/1/birth/cap: 0: a whole number from 1 to 100000",
+                    "/effects/0/emitters/1/birth/shape|{\"kind\":\"sphere\",\"radius\":0}|/effects/0/emitters/1/birth/shape/radius: 0: a number above 0",
+                    "/effects/0/emitters/1/birth/aim|{\"kind\":\"along\",\"axis\":[0,0,0]}|/effects/0/emitters/1/birth/aim/axis: 0, 0, 0: a direction that is not zero",
+                    "/effects/0/emitters/1/birth/bursts|[{\"at\":0,\"least\":1,\"most\":4,\"times\":3}]|/effects/0/emitters/1/birth/bursts/0/pause: 0: a time above 0 s between 3 bursts",
+                    "/effects/0/emitters/1/life/size|[{\"at\":0.5,\"value\":1},{\"at\":0.2,\"value\":1}]|/effects/0/emitters/1/life/size/1/at: 0.2: later than the key before it, at 0.5",
+                    "/effects/0/emitters/1/life/forces|[{\"kind\":\"swirl\",\"strength\":1,\"radius\":0,\"falloff\":\"none\"}]|/effects/0/emitters/1/life/forces/0/radius: 0: a number above 0",
+                    "/effects/0/emitters/1/life/replaces|[\"sise\"]|/effects/0/emitters/1/life/replaces/0: \"sise\": size, opacity, colour, speed or spin",
+                    "/effects/0/emitters/1/end|{\"children\":[{\"when\":\"on collision\",\"emitter\":\"dust\",\"least\":1,\"most\":1}]}|/effects/0/emitters/1/end/children/0/when: on collision: another moment, or a collision for this emitter",
+                    "/effects/0/emitters/1/end|{\"children\":[{\"when\":\"at end\",\"emitter\":\"dusst\",\"least\":1,\"most\":1}]}|/effects/0/emitters/1/end/children/0/emitter: \"dusst\": the name of an emitter of this effect; did you mean dust?",
+                    "/effects/0/emitters/1/end|{\"children\":[{\"when\":\"at end\",\"effect\":\"straw puff\",\"least\":1,\"most\":1}]}|/effects/0/emitters: straw puff begins straw puff: children that do not lead back to the effect itself",
+                    "/effects/0/course|{\"kind\":\"one shot\",\"duration\":1,\"fadeOut\":1}|/effects/0/course/fadeOut: 1: 0 for a one-shot; a loop fades out when told to stop"
                 })
         void isRefusedWithItsPlaceWhatWasGivenAndWhatIsAllowed(String pointer, String value, String message) {
             assertThat(problems(
@@ -141,7 +181,7 @@ class BundleTest {
         @Test
         void nestedTenThousandDeepIsRefused() {
             assertThat(problems("[".repeat(10_000) + "]".repeat(10_000)))
-                    .containsExactly("/: nested too deeply: at most 40 levels, and texts of at most 1 MiB");
+                    .containsExactly("/: nested too deeply: at most 40 levels, and texts of at most 2 MiB");
         }
 
         @Test

@@ -20,13 +20,18 @@ import tools.jackson.databind.JsonNode;
  */
 @Configuration
 class ApiDescription {
-    private static final Map<String, Set<String>> MAY_BE_MISSING = Map.of(
-            "NumbersReport", Set.of("onset", "release", "hold"),
-            "Line", Set.of("origin", "facing"),
-            "ResponseView", Set.of("numbers", "silent"),
-            "TakeRequest", Set.of("rope", "event", "payload", "drafts"),
-            "ResponsesRequest", Set.of("ropes", "drafts"),
-            "Refusal", Set.of("yours", "theirs"));
+    private static final Map<String, Set<String>> MAY_BE_MISSING = Map.ofEntries(
+            Map.entry("NumbersReport", Set.of("onset", "release", "hold")),
+            Map.entry("Line", Set.of("origin", "facing")),
+            Map.entry("ResponseView", Set.of("numbers", "silent")),
+            Map.entry("TakeRequest", Set.of("rope", "event", "payload", "drafts")),
+            Map.entry(
+                    "PreviewRequest", Set.of("rope", "payload", "surface", "side", "velocity", "stopAfter", "drafts")),
+            Map.entry("FindingReport", Set.of("remedy", "mended")),
+            Map.entry("EmitterReport", Set.of("line", "saturation", "restWithin")),
+            Map.entry("EffectReport", Set.of("expectedTotal")),
+            Map.entry("ResponsesRequest", Set.of("ropes", "drafts")),
+            Map.entry("Refusal", Set.of("yours", "theirs")));
 
     static {
         // Bodies and payloads are described by the bundle's own schema.

@@ -4,80 +4,165 @@ import bellrope.core.value.Demand;
 import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Rgba;
+import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.function.Consumer;
 
 /**
  * The first act of an emitter: how many, when, where, with what.
  *
  * @param bursts at most 16
  * @param stream particles over time besides the bursts
- * @param shape where, and along what
- * @param spread degrees from the shape's direction that a throw may stray, 0 to 180; evenly over that cap of the sphere
+ * @param perUnit particles for each unit that the source travels, above 0 to 1,000
+ * @param delay seconds before the emitter begins, 0 to 60
+ * @param cap most that live at once in one instance, 1 to 100,000; births beyond it are swallowed and counted
+ * @param shape where
+ * @param placing how they share out the shape
+ * @param aim which way
+ * @param spread degrees that a throw may stray from its aim, 0 to 180; evenly over that cap of the sphere
+ * @param offset units, in the effect's frame
+ * @param turn degrees about x, then y, then z, of the emitter's frame in the effect's
+ * @param space whether they stay in the world or go with the source
+ * @param inherit share of the source's velocity that they are born with, −2 to 2
  * @param speed units a second, 0 to 1,000
  * @param lifetime seconds, above 0 to 60
  * @param size units across, 0 to 1,000
+ * @param height units from top to bottom, drawn for itself; empty for as high as wide
  * @param rotation degrees, counter-clockwise on screen
  * @param spin degrees a second
  * @param opacity 0 to 1
- * @param colour each particle's own, evenly between the two in linear light
+ * @param colour each particle's own
  */
 public record Birth(
         List<Burst> bursts,
         Optional<Stream> stream,
+        OptionalDouble perUnit,
+        double delay,
+        OptionalInt cap,
         Shape shape,
+        Shape.Placing placing,
+        Aim aim,
         double spread,
+        Vec3 offset,
+        Vec3 turn,
+        Space space,
+        double inherit,
         Range speed,
         Range lifetime,
         Range size,
+        Optional<Range> height,
         Range rotation,
         Range spin,
         Range opacity,
-        Between colour) {
+        Tint colour) {
     public static final double LONGEST_LIFE = 60;
 
-    /** Two colours with everything between them. */
-    public record Between(Rgba from, Rgba to) {}
+    /** Whether particles, once born, stay in the world or go with their source. */
+    public enum Space {
+        WORLD,
+        LOCAL
+    }
 
     public Birth {
         bursts = Demand.atMost("bursts", bursts, 16);
+        if (perUnit.isPresent()) {
+            Demand.above("perUnit", perUnit.getAsDouble(), 0);
+            Demand.within("perUnit", perUnit.getAsDouble(), 0, 1000);
+        }
+        Demand.within("delay", delay, 0, 60);
+        if (cap.isPresent()) {
+            Demand.within("cap", cap.getAsInt(), 1, 100_000);
+        }
         Demand.within("spread", spread, 0, 180);
+        Demand.within("offset", offset, 10_000);
+        Demand.within("turn", turn, 360);
+        Demand.within("inherit", inherit, -2, 2);
         Demand.within("speed", speed, 0, 1000);
         if (lifetime.least() <= 0) {
             throw new Refused("lifetime/least", Double.toString(lifetime.least()), "a time above 0 s");
         }
         Demand.within("lifetime", lifetime, 0, LONGEST_LIFE);
         Demand.within("size", size, 0, 1000);
+        height.ifPresent(range -> Demand.within("height", range, 0, 1000));
         Demand.within("rotation", rotation, -3600, 3600);
         Demand.within("spin", spin, -36000, 36000);
         Demand.within("opacity", opacity, 0, 1);
     }
 
-    public Birth withBursts(List<Burst> other) {
-        return new Birth(other, stream, shape, spread, speed, lifetime, size, rotation, spin, opacity, colour);
+    /** Tells whether the emitter bears anything by itself; one that does not plays only as the child of another. */
+    public boolean byItself() {
+        return !bursts.isEmpty() || stream.isPresent() || perUnit.isPresent();
     }
 
-    public Birth withStream(Optional<Stream> other) {
-        return new Birth(bursts, other, shape, spread, speed, lifetime, size, rotation, spin, opacity, colour);
+    /** Returns this birth with some of it changed. */
+    public Birth with(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return draft.birth();
     }
 
-    public Birth withSpread(double other) {
-        return new Birth(bursts, stream, shape, other, speed, lifetime, size, rotation, spin, opacity, colour);
+    /** Returns a birth of nothing yet: white dots of 0.2 u that live a second, thrown up at 1 u/s from a point. */
+    public static Birth plain() {
+        return new Draft().birth();
     }
 
-    public Birth withSpeed(Range other) {
-        return new Birth(bursts, stream, shape, spread, other, lifetime, size, rotation, spin, opacity, colour);
-    }
+    /** A birth while it is put together. */
+    public static final class Draft {
+        public List<Burst> bursts = List.of();
+        public Optional<Stream> stream = Optional.empty();
+        public OptionalDouble perUnit = OptionalDouble.empty();
+        public double delay;
+        public OptionalInt cap = OptionalInt.empty();
+        public Shape shape = new Shape.Point();
+        public Shape.Placing placing = Shape.Placing.AT_RANDOM;
+        public Aim aim = Aim.UP;
+        public double spread;
+        public Vec3 offset = Vec3.ZERO;
+        public Vec3 turn = Vec3.ZERO;
+        public Space space = Space.WORLD;
+        public double inherit;
+        public Range speed = Range.ONE;
+        public Range lifetime = Range.ONE;
+        public Range size = Range.of(0.2);
+        public Optional<Range> height = Optional.empty();
+        public Range rotation = Range.ZERO;
+        public Range spin = Range.ZERO;
+        public Range opacity = Range.ONE;
+        public Tint colour = new Tint.Between(Rgba.WHITE, Rgba.WHITE);
 
-    public Birth withLifetime(Range other) {
-        return new Birth(bursts, stream, shape, spread, speed, other, size, rotation, spin, opacity, colour);
-    }
+        public Draft() {}
 
-    public Birth withSize(Range other) {
-        return new Birth(bursts, stream, shape, spread, speed, lifetime, other, rotation, spin, opacity, colour);
-    }
+        private Draft(Birth b) {
+            bursts = b.bursts;
+            stream = b.stream;
+            perUnit = b.perUnit;
+            delay = b.delay;
+            cap = b.cap;
+            shape = b.shape;
+            placing = b.placing;
+            aim = b.aim;
+            spread = b.spread;
+            offset = b.offset;
+            turn = b.turn;
+            space = b.space;
+            inherit = b.inherit;
+            speed = b.speed;
+            lifetime = b.lifetime;
+            size = b.size;
+            height = b.height;
+            rotation = b.rotation;
+            spin = b.spin;
+            opacity = b.opacity;
+            colour = b.colour;
+        }
 
-    public Birth withOpacity(Range other) {
-        return new Birth(bursts, stream, shape, spread, speed, lifetime, size, rotation, spin, other, colour);
+        public Birth birth() {
+            return new Birth(
+                    bursts, stream, perUnit, delay, cap, shape, placing, aim, spread, offset, turn, space, inherit,
+                    speed, lifetime, size, height, rotation, spin, opacity, colour);
+        }
     }
 }

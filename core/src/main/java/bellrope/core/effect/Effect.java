@@ -2,29 +2,40 @@ package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
+import bellrope.core.value.Words;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 
 /**
  * One or more emitters played together.
  *
  * @param name unique within its project
  * @param description when to use it; may be empty
- * @param period seconds after which a looping effect begins again, 0.05 to 60; empty for a one-shot, which ends by itself
+ * @param course one-shot or looping, and its times
+ * @param seed stands instead of the pull's, so that the effect looks the same each time; empty for another look each pull
  * @param emitters 1 to 16, drawn first to last
  * @param parameters at most 16
  */
 public record Effect(
-        String name, String description, OptionalDouble period, List<Emitter> emitters, List<Parameter> parameters) {
+        String name,
+        String description,
+        Course course,
+        OptionalLong seed,
+        List<Emitter> emitters,
+        List<Parameter> parameters) {
+    /** Seeds stay exact in any JSON reader. */
+    public static final long HIGHEST_SEED = (1L << 53) - 1;
+
     public Effect {
         Demand.name("name", name);
-        if (period.isPresent()) {
-            Demand.within("period", period.getAsDouble(), 0.05, 60);
+        if (seed.isPresent() && (seed.getAsLong() < 0 || seed.getAsLong() > HIGHEST_SEED)) {
+            throw new Refused("seed", Long.toString(seed.getAsLong()), "a whole number from 0 to " + HIGHEST_SEED);
         }
         emitters = Demand.atMost("emitters", emitters, 16);
         if (emitters.isEmpty()) {
@@ -46,12 +57,17 @@ public record Effect(
                         Integer.toString(emitter.seed()),
                         "a seed of its own; this one belongs to " + quoted(owner));
             }
-            Optional<Stream> stream = emitter.birth().stream();
-            if (period.isEmpty() && stream.isPresent() && stream.get().lasting().isEmpty()) {
-                throw new Refused(
-                        "emitters/" + i + "/birth/stream/lasting",
-                        "no end",
-                        "a time in seconds, because a one-shot ends by itself");
+        }
+        for (int i = 0; i < emitters.size(); i++) {
+            List<End.Child> children = emitters.get(i).end().children();
+            for (int j = 0; j < children.size(); j++) {
+                Optional<String> born = children.get(j).emitter();
+                if (born.isPresent() && !names.contains(born.get())) {
+                    throw new Refused(
+                            "emitters/" + i + "/end/children/" + j + "/emitter",
+                            quoted(born.get()),
+                            "the name of an emitter of this effect" + Words.nearest(born.get(), names));
+                }
             }
         }
         Set<String> parameterNames = new HashSet<>();
@@ -74,7 +90,26 @@ public record Effect(
     }
 
     public boolean looping() {
-        return period.isPresent();
+        return course.looping();
+    }
+
+    public Optional<Emitter> emitter(String wanted) {
+        return emitters.stream().filter(e -> e.name().equals(wanted)).findFirst();
+    }
+
+    public Effect withEmitters(List<Emitter> others) {
+        return new Effect(name, description, course, seed, others, parameters);
+    }
+
+    public Effect withCourse(Course other) {
+        return new Effect(name, description, other, seed, emitters, parameters);
+    }
+
+    /** Returns this effect with the emitter of that name changed. */
+    public Effect changed(String emitter, UnaryOperator<Emitter> change) {
+        return withEmitters(emitters.stream()
+                .map(e -> e.name().equals(emitter) ? change.apply(e) : e)
+                .toList());
     }
 
     public Optional<Parameter> parameter(String wanted) {

@@ -1,6 +1,10 @@
 package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
+import bellrope.core.value.Gradient;
+import bellrope.core.value.Rgba;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
  * Gives birth to particles.
@@ -9,17 +13,66 @@ import bellrope.core.value.Demand;
  * @param seed part of the address of its random draws, unique within its effect, 0 to 65,535. A new seed is a new
  *     roll of the dice; a new name is not
  */
-public record Emitter(String name, int seed, Birth birth, Look look, Life life) {
+public record Emitter(String name, int seed, Birth birth, Look look, Life life, End end) {
     public Emitter {
         Demand.name("name", name);
         Demand.within("seed", seed, 0, 65535);
     }
 
+    public Emitter(String name, int seed, Birth birth, Look look, Life life) {
+        this(name, seed, birth, look, life, End.NONE);
+    }
+
     public Emitter withBirth(Birth other) {
-        return new Emitter(name, seed, other, look, life);
+        return new Emitter(name, seed, other, look, life, end);
     }
 
     public Emitter withLife(Life other) {
-        return new Emitter(name, seed, birth, look, other);
+        return new Emitter(name, seed, birth, look, other, end);
+    }
+
+    public Emitter withLook(Look other) {
+        return new Emitter(name, seed, birth, other, life, end);
+    }
+
+    public Emitter withEnd(End other) {
+        return new Emitter(name, seed, birth, look, life, other);
+    }
+
+    /**
+     * Returns the brightness at which the first component of its brightest colour reaches 1: above it, brighter only
+     * bleaches. Infinite for black.
+     */
+    public double saturation() {
+        double brightest = 0;
+        for (Rgba own : colours(birth.colour())) {
+            for (Gradient.Stop over : life.replaces(Life.Lane.COLOUR)
+                    ? List.<Gradient.Stop>of()
+                    : life.colour().stops()) {
+                Rgba c = over.colour();
+                brightest = Math.max(brightest, own.linearRed() * c.linearRed());
+                brightest = Math.max(brightest, own.linearGreen() * c.linearGreen());
+                brightest = Math.max(brightest, own.linearBlue() * c.linearBlue());
+            }
+        }
+        if (life.replaces(Life.Lane.COLOUR)) {
+            for (Gradient.Stop stop : life.colour().stops()) {
+                Rgba c = stop.colour();
+                brightest = Math.max(brightest, Math.max(c.linearRed(), Math.max(c.linearGreen(), c.linearBlue())));
+            }
+        }
+        return 1 / brightest;
+    }
+
+    private static List<Rgba> colours(Tint tint) {
+        if (tint instanceof Tint.Between between) {
+            return List.of(between.from(), between.to());
+        }
+        if (tint instanceof Tint.OneOf oneOf) {
+            return oneOf.colours();
+        }
+        List<Rgba> colours = new ArrayList<>();
+        ((Tint.From) tint).gradient().stops().forEach(stop -> colours.add(stop.colour()));
+        return colours;
     }
 }

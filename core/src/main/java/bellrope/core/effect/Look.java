@@ -1,22 +1,107 @@
 package bellrope.core.effect;
 
+import bellrope.core.value.Demand;
+import bellrope.core.value.Vec3;
+
 /**
  * The picture of a particle and how it is laid over what is behind it.
  *
  * @param sprite name of one of the project's sprites
  * @param blend how it covers
  * @param order which particles of the emitter lie on top
+ * @param frame which frame of a sprite sheet is shown
+ * @param posture which way the picture is turned
+ * @param brightness multiplies the colour in linear light, 0 to 1,000; above the point where a component reaches 1 it
+ *     only bleaches, see {@link Emitter#saturation}
  */
-public record Look(String sprite, Blend blend, Order order) {
-    /** The two ways of covering: W3C Compositing's source-over, and lighter. */
+public record Look(String sprite, Blend blend, Order order, Frame frame, Posture posture, double brightness) {
+    /** Ways of covering, by their names in W3C Compositing and Blending Level 1; additive is its lighter. */
     public enum Blend {
         ALPHA,
-        ADDITIVE
+        ADDITIVE,
+        SCREEN,
+        MULTIPLY
     }
 
     /** Draw order within one emitter. */
     public enum Order {
         NEWEST_ON_TOP,
         OLDEST_ON_TOP
+    }
+
+    public Look {
+        Demand.within("brightness", brightness, 0, 1000);
+    }
+
+    /** A look of one frame that faces the camera, as bright as its colour. */
+    public Look(String sprite, Blend blend, Order order) {
+        this(sprite, blend, order, new Frame.First(0), Posture.CAMERA, 1);
+    }
+
+    /** Which frame of a sprite sheet a particle shows. */
+    public sealed interface Frame {
+        /** @param number the same for all, from 0 */
+        record First(int number) implements Frame {
+            public First {
+                Demand.within("number", number, 0, 255);
+            }
+        }
+
+        /** One for each particle, each frame equally likely. */
+        record Random() implements Frame {}
+
+        /** All frames once, from birth to end. */
+        record OverLife() implements Frame {}
+
+        /**
+         * All frames again and again.
+         *
+         * @param perSecond above 0 to 240; empty for the sheet's own
+         */
+        record Looping(java.util.OptionalDouble perSecond) implements Frame {
+            public Looping {
+                if (perSecond.isPresent()) {
+                    Demand.above("perSecond", perSecond.getAsDouble(), 0);
+                    Demand.within("perSecond", perSecond.getAsDouble(), 0, 240);
+                }
+            }
+        }
+    }
+
+    /** Which way the picture is turned. */
+    public sealed interface Posture {
+        Posture CAMERA = new Camera();
+
+        /** Square to the viewer. */
+        record Camera() implements Posture {}
+
+        /**
+         * Along the way it flies: the picture's x axis along the velocity, seen from the camera.
+         *
+         * @param stretch seconds of flight by which it is longer than its size, 0 to 10
+         */
+        record Flight(double stretch) implements Posture {
+            public Flight {
+                Demand.within("stretch", stretch, 0, 10);
+            }
+        }
+
+        /** Flat on the surface: square to the facing of the effect, or to what its parent struck. */
+        record Surface() implements Posture {}
+
+        /**
+         * Square to a direction that stays.
+         *
+         * @param normal in the effect's frame, not zero
+         */
+        record Fixed(Vec3 normal) implements Posture {
+            public Fixed {
+                new Aim.Along(normal);
+            }
+        }
+    }
+
+    Look withBrightness(double other) {
+        return new Look(sprite, blend, order, frame, posture, other);
     }
 }

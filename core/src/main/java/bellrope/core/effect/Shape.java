@@ -1,27 +1,45 @@
 package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
+import bellrope.core.value.Vec3;
 
-/** Where particles are born, in the effect's own frame, whose y axis is the facing. */
+/** Where particles are born, in the emitter's own frame, whose y axis is the facing. */
 public sealed interface Shape {
-    /** All at the origin, thrown along the facing. */
+    /** All at one point. */
     record Point() implements Shape {}
 
     /**
-     * Evenly over a disc square to the facing, thrown along the facing.
+     * A circle square to the facing.
      *
      * @param radius units, above 0 to 1,000
+     * @param fill on its rim or evenly over its area
+     * @param arc degrees of it, from x towards z about the facing, above 0 to 360
      */
-    record Disc(double radius) implements Shape {
-        public Disc {
+    record Circle(double radius, Fill fill, double arc) implements Shape {
+        public Circle {
+            Demand.above("radius", radius, 0);
+            Demand.within("radius", radius, 0, 1000);
+            Demand.above("arc", arc, 0);
+            Demand.within("arc", arc, 0, 360);
+        }
+    }
+
+    /**
+     * A sphere.
+     *
+     * @param radius units, above 0 to 1,000
+     * @param fill on its shell or evenly through its volume
+     */
+    record Sphere(double radius, Fill fill) implements Shape {
+        public Sphere {
             Demand.above("radius", radius, 0);
             Demand.within("radius", radius, 0, 1000);
         }
     }
 
     /**
-     * Evenly over a disc square to the facing, thrown outward: along the facing in the middle, tilted by {@code angle} at
-     * the rim. With a radius of 0, all from the origin and evenly over the cap of that half-angle.
+     * A cone opening along the facing: evenly over a disc; outward is along the facing in the middle and tilted by
+     * {@code angle} at the rim. With a radius of 0, all from the tip and outward is evenly over the cap of that half-angle.
      *
      * @param radius units, 0 to 1,000
      * @param angle degrees from the facing to the side of the cone, 0 to 180
@@ -31,5 +49,45 @@ public sealed interface Shape {
             Demand.within("radius", radius, 0, 1000);
             Demand.within("angle", angle, 0, 180);
         }
+    }
+
+    /**
+     * A box about the origin, evenly through its volume.
+     *
+     * @param size its full width, height and depth in units, each 0 to 2,000
+     */
+    record Box(Vec3 size) implements Shape {
+        public Box {
+            Demand.within("size/0", size.x(), 0, 2000);
+            Demand.within("size/1", size.y(), 0, 2000);
+            Demand.within("size/2", size.z(), 0, 2000);
+        }
+    }
+
+    /**
+     * A line along x with its middle at the origin.
+     *
+     * @param length units, above 0 to 2,000
+     */
+    record Line(double length) implements Shape {
+        public Line {
+            Demand.above("length", length, 0);
+            Demand.within("length", length, 0, 2000);
+        }
+    }
+
+    /** Whether a circle or sphere is hollow. */
+    enum Fill {
+        /** On the rim of a circle, the shell of a sphere. */
+        EDGE,
+        /** Over the area of a circle, through the volume of a sphere. */
+        INSIDE
+    }
+
+    /** How particles share out a shape. */
+    enum Placing {
+        AT_RANDOM,
+        /** At even distances; what is born later goes on between (golden-ratio lattices). */
+        EVENLY
     }
 }

@@ -1,14 +1,17 @@
 package bellrope.core.measure;
 
+import bellrope.core.project.Settings.Screen;
+import bellrope.core.sim.Watch;
 import bellrope.core.stage.Account.Played;
 import bellrope.core.stage.Take;
+import bellrope.core.value.Vec3;
 import java.util.OptionalDouble;
 
 /**
  * A response as numbers.
  *
  * @param births particles born
- * @param swallowed births that the particle limit refused
+ * @param swallowed births that the particle limit or a cap refused
  * @param peak most particles alive at once
  * @param peakAt seconds after the pull when that many were first alive
  * @param onset seconds until the player can first see something; the frame that ends the step of the pull is the
@@ -17,8 +20,21 @@ import java.util.OptionalDouble;
  * @param hold seconds for which an instance must be kept whatever the dice say: last birth plus longest life; empty when
  *     it runs until it is told to stop
  * @param reach units that the farthest centre came along the facing
+ * @param low least corner of the box that all centres stayed in, units in the world
+ * @param high its greatest corner
  * @param presencePeak ∑ opacity × area × luminance in the fullest frame, square units
  * @param presenceTotal its integral over time, square units × seconds
+ * @param overdrawMean how many times a pixel of the project's screen is painted in a frame, on average over the frames in
+ *     which anything lives; transparent parts of pictures count, because they cost the same
+ * @param overdrawPeak the same in the fullest frame
+ * @param drawCalls most runs of one sprite and blend mode in draw order
+ * @param generations births by generation: the emitters' own, their children, children's children, and on
+ * @param throwDirection mean direction of the throws seen from the side, degrees counter-clockwise from right in the
+ *     effect's frame, whose facing is 90°
+ * @param throwResultant mean resultant length of those directions: 0 evenly round, 1 all the same (Mardia & Jupp,
+ *     <i>Directional Statistics</i>)
+ * @param rose how many were thrown into each sixteenth of the circle, from right counter-clockwise
+ * @param cost estimated microseconds of the costliest step, see {@link bellrope.core.sim.Cost}
  */
 public record Numbers(
         long births,
@@ -29,8 +45,18 @@ public record Numbers(
         OptionalDouble release,
         OptionalDouble hold,
         double reach,
+        Vec3 low,
+        Vec3 high,
         double presencePeak,
-        double presenceTotal) {
+        double presenceTotal,
+        double overdrawMean,
+        double overdrawPeak,
+        int drawCalls,
+        long[] generations,
+        double throwDirection,
+        double throwResultant,
+        int[] rose,
+        double cost) {
 
     /** Returns the numbers of a take. */
     public static Numbers of(Take take) {
@@ -40,6 +66,9 @@ public record Numbers(
         int lastAlive = -1;
         double fullest = 0;
         double sum = 0;
+        double mostPainted = 0;
+        double sumPainted = 0;
+        int lived = 0;
         for (int k = 0; k <= take.last(); k++) {
             if (take.live(k) > peak) {
                 peak = take.live(k);
@@ -50,9 +79,12 @@ public record Numbers(
             }
             if (take.live(k) > 0) {
                 lastAlive = k;
+                lived++;
             }
             fullest = Math.max(fullest, take.presence(k));
             sum += take.presence(k);
+            mostPainted = Math.max(mostPainted, take.watch().painted(k));
+            sumPainted += take.watch().painted(k);
         }
         OptionalDouble hold = take.account().answers().stream()
                 .filter(Played.class::isInstance)
@@ -61,6 +93,8 @@ public record Numbers(
                         ? OptionalDouble.empty()
                         : OptionalDouble.of(Math.max(a.getAsDouble(), b.getAsDouble())))
                 .orElse(OptionalDouble.empty());
+        Screen screen = take.settings().screen();
+        Watch.ByEmitter thrown = take.watch().together();
         return new Numbers(
                 take.births(),
                 take.swallowed(),
@@ -72,7 +106,17 @@ public record Numbers(
                 take.ended() ? OptionalDouble.of(take.pace().seconds(lastAlive + 1)) : OptionalDouble.empty(),
                 hold,
                 take.reach(),
+                take.watch().low(),
+                take.watch().high(),
                 fullest,
-                sum / take.pace().stepsPerSecond());
+                sum / take.pace().stepsPerSecond(),
+                lived == 0 ? 0 : sumPainted / lived / screen.area(),
+                mostPainted / screen.area(),
+                take.watch().drawCalls(),
+                take.byGeneration(),
+                thrown.meanDirection(),
+                thrown.resultant(),
+                thrown.rose(),
+                take.watch().peakCost() / 1000);
     }
 }

@@ -1,7 +1,10 @@
 package bellrope.core.project;
 
 import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
+import bellrope.core.effect.End;
 import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Sprite;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.rope.Condition;
@@ -56,8 +59,57 @@ public final class Consistency {
                         effect.emitters().get(j).look().sprite(),
                         sprites,
                         "sprite");
+                children(project, i, j);
             }
         }
+        cycles(project);
+    }
+
+    private void children(Project project, int i, int j) {
+        List<End.Child> children =
+                project.effects().get(i).emitters().get(j).end().children();
+        for (int c = 0; c < children.size(); c++) {
+            if (children.get(c).effect().isPresent()) {
+                known(
+                        "/effects/" + i + "/emitters/" + j + "/end/children/" + c + "/effect",
+                        children.get(c).effect().get(),
+                        project.effects().stream().map(Effect::name).toList(),
+                        "effect");
+            }
+        }
+    }
+
+    // An emitter may bear itself, which the branching theory judges; whole effects that begin one another never end.
+    private void cycles(Project project) {
+        Map<String, Effect> effects = new HashMap<>();
+        project.effects().forEach(e -> effects.put(e.name(), e));
+        for (int i = 0; i < project.effects().size(); i++) {
+            List<String> way = new ArrayList<>();
+            if (returns(project.effects().get(i), project.effects().get(i).name(), effects, way)) {
+                add(
+                        "/effects/" + i + "/emitters",
+                        String.join(" begins ", way) + " begins "
+                                + project.effects().get(i).name(),
+                        "children that do not lead back to the effect itself");
+            }
+        }
+    }
+
+    private static boolean returns(Effect effect, String wanted, Map<String, Effect> effects, List<String> way) {
+        if (way.contains(effect.name())) {
+            return false;
+        }
+        way.add(effect.name());
+        for (Emitter emitter : effect.emitters()) {
+            for (End.Child child : emitter.end().children()) {
+                Effect begun = child.effect().map(effects::get).orElse(null);
+                if (begun != null && (begun.name().equals(wanted) || returns(begun, wanted, effects, way))) {
+                    return true;
+                }
+            }
+        }
+        way.remove(way.size() - 1);
+        return false;
     }
 
     private void ropes(Project project) {

@@ -1,6 +1,7 @@
 package bellrope.core.project;
 
 import bellrope.core.effect.Effect;
+import bellrope.core.effect.Sprite;
 import bellrope.core.event.EventType;
 import bellrope.core.rope.Rope;
 import bellrope.core.value.Demand;

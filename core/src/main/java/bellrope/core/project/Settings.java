@@ -10,9 +10,39 @@ import bellrope.core.value.Pace;
  * @param metresPerUnit how long one unit of the world is, 0.001 to 1,000
  * @param seed of all its randomness
  * @param particleLimit most live particles on a stage, 1 to 200,000; births beyond it are swallowed and counted
+ * @param screen what overdraw is measured on
  */
-public record Settings(Pace pace, double metresPerUnit, long seed, int particleLimit) {
+public record Settings(Pace pace, double metresPerUnit, long seed, int particleLimit, Screen screen) {
     public static final Settings USUAL = new Settings(Pace.SIXTY, 1, 1, 20_000);
+
+    /**
+     * The screen that the game is played on.
+     *
+     * @param width pixels, 64 to 16,384
+     * @param height pixels, 64 to 16,384
+     * @param unitsHigh how many units of the world it shows from bottom to top where effects play, above 0 to 10,000
+     */
+    public record Screen(int width, int height, double unitsHigh) {
+        public static final Screen USUAL = new Screen(1920, 1080, 12);
+
+        public Screen {
+            Demand.within("width", width, 64, 16_384);
+            Demand.within("height", height, 64, 16_384);
+            Demand.above("unitsHigh", unitsHigh, 0);
+            Demand.within("unitsHigh", unitsHigh, 0, 10_000);
+        }
+
+        /** Returns the square units that it shows. */
+        public double area() {
+            return unitsHigh * unitsHigh * width / height;
+        }
+    }
+
+    /** Settings for the usual screen. */
+    public Settings(Pace pace, double metresPerUnit, long seed, int particleLimit) {
+        this(pace, metresPerUnit, seed, particleLimit, Screen.USUAL);
+    }
+
     /** Seeds stay exact in any JSON reader. */
     public static final long HIGHEST_SEED = (1L << 53) - 1;
 

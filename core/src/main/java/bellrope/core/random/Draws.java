@@ -47,6 +47,16 @@ public final class Draws {
         return ((block[purpose.ordinal() & 3] & 0xFFFFFFFFL) + 0.5) * UNIT;
     }
 
+    /**
+     * Returns a key of the particle's own: what its children's draws are addressed by, as an instance's are by the
+     * instance key.
+     */
+    public long lineKey() {
+        Philox.block(number, source, emitter, 0x6C696E65, key0, key1, block);
+        held = -1;
+        return (long) block[1] << 32 | block[0] & 0xFFFFFFFFL;
+    }
+
     /** Returns the key of one playing instance, from what makes it that instance and nothing else. */
     public static long instanceKey(long projectSeed, long pullSeed, int ropeSeed) {
         int[] out = new int[4];

@@ -17,5 +17,9 @@ public enum Purpose {
     SPIN,
     COLOUR,
     OPACITY,
-    COUNT
+    COUNT,
+    CHANCE,
+    HEIGHT,
+    FRAME,
+    RAMP
 }

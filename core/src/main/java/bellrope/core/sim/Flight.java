@@ -16,6 +16,7 @@ public final class Flight {
     private final int stepsPerSecond;
     private float[] p = new float[0];
     private float[] q = new float[0];
+    private float[] left = new float[0];
 
     public Flight(double drag, int stepsPerSecond) {
         this.drag = drag;
@@ -47,10 +48,12 @@ public final class Flight {
         int length = Math.max(64, age + age / 2 + 1);
         p = java.util.Arrays.copyOf(p, length);
         q = java.util.Arrays.copyOf(q, length);
+        left = java.util.Arrays.copyOf(left, length);
         for (int i = from; i < length; i++) {
             double t = (double) i / stepsPerSecond;
             p[i] = (float) carriedBySpeed(drag, t);
             q[i] = (float) carriedByAcceleration(drag, t);
+            left[i] = (float) StrictMath.exp(-drag * t);
         }
     }
 
@@ -60,5 +63,10 @@ public final class Flight {
 
     float[] byAcceleration() {
         return q;
+    }
+
+    /** Share of the speed that is left at an age; the velocity then is {@code v₀·left + a·p}. */
+    float[] left() {
+        return left;
     }
 }

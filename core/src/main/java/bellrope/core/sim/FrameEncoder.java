@@ -1,22 +1,32 @@
 package bellrope.core.sim;
 
+import bellrope.core.effect.Look;
 import bellrope.core.value.Rgba;
+import bellrope.core.value.Vec3;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.IntBuffer;
+import java.util.Arrays;
 import java.util.List;
 
 /**
  * Writes what is on the stage as one binary frame, little-endian: a header of {@value #HEADER} bytes, then
- * {@value #STRIDE} bytes a particle, in draw order. The layout is described in {@code docs/format/frames.md}.
+ * {@value #STRIDE} bytes a picture, in draw order. The layout is described in {@code docs/format/frames.md}.
  *
- * <p>Places are whole numbers inside the frame's own box: finer than half floats at any distance from the origin.
+ * <p>Places are whole numbers inside the frame's own box: finer than half floats at any distance from the origin. A trail
+ * is written as pictures too, one a stretch, laid along it before the particle it belongs to.
  */
 public final class FrameEncoder {
     public static final int MAGIC = 0x46524C42;
-    public static final int VERSION = 1;
+    public static final int VERSION = 2;
     public static final int HEADER = 64;
-    public static final int STRIDE = 16;
+    public static final int STRIDE = 20;
+    /** Stands for the sprite of a stretch of a trail: opaque along, soft across. */
+    public static final int RIBBON = 255;
+
+    static final int CAMERA = 0;
+    static final int ALONG = 1;
+    static final int FLAT = 2;
 
     private static final int TABLE = 4096;
     private static final byte[] SRGB = new byte[TABLE + 1];
@@ -29,9 +39,15 @@ public final class FrameEncoder {
 
     private final float[] low = new float[3];
     private final float[] high = new float[3];
-    private int[] words = new int[256 * 4];
+    private final float[] velocity = new float[3];
+    private int[] words = new int[256 * 5];
+    private int used;
     private ByteBuffer buffer = ByteBuffer.allocate(HEADER + 256 * STRIDE).order(ByteOrder.LITTLE_ENDIAN);
     private IntBuffer ints = buffer.asIntBuffer();
+    // From a place in the world to its number in the box.
+    private float kx;
+    private float ky;
+    private float kz;
 
     /**
      * Encodes the layers as they stand; each must have been moved to {@code step}. Works out how they look.
@@ -48,14 +64,18 @@ public final class FrameEncoder {
             count += layer.store().count();
             presence += layer.presence();
         }
-        if (buffer.capacity() < HEADER + count * STRIDE) {
-            buffer = ByteBuffer.allocate(HEADER + (count + count / 2) * STRIDE).order(ByteOrder.LITTLE_ENDIAN);
+        box(layers, step);
+        used = 0;
+        for (int l = 0; l < layers.size(); l++) {
+            particles(layers.get(l), step);
+        }
+        if (buffer.capacity() < HEADER + used * 4) {
+            buffer = ByteBuffer.allocate(HEADER + (used + used / 2) * 4).order(ByteOrder.LITTLE_ENDIAN);
             ints = buffer.asIntBuffer();
         }
-        box(layers, step);
         buffer.clear();
         buffer.putInt(MAGIC).putShort((short) VERSION).putShort((short) STRIDE);
-        buffer.putInt(step).putInt(count).putInt(instances).putInt(sequence);
+        buffer.putInt(step).putInt(used / 5).putInt(instances).putInt(sequence);
         for (int axis = 0; axis < 3; axis++) {
             buffer.putFloat(low[axis]);
         }
@@ -63,29 +83,47 @@ public final class FrameEncoder {
             buffer.putFloat(high[axis] - low[axis]);
         }
         buffer.putFloat((float) presence);
+        buffer.putInt(count);
         while (buffer.position() < HEADER) {
             buffer.put((byte) 0);
         }
-        for (int l = 0; l < layers.size(); l++) {
-            particles(layers.get(l), step);
-        }
+        ints.put(HEADER / 4, words, 0, used);
+        buffer.position(HEADER + used * 4);
         return buffer.flip();
     }
 
     private void box(List<Layer> layers, int step) {
-        for (int axis = 0; axis < 3; axis++) {
-            low[axis] = Float.POSITIVE_INFINITY;
-            high[axis] = Float.NEGATIVE_INFINITY;
-        }
+        Arrays.fill(low, Float.POSITIVE_INFINITY);
+        Arrays.fill(high, Float.NEGATIVE_INFINITY);
         for (int l = 0; l < layers.size(); l++) {
-            ParticleStore store = layers.get(l).store();
+            Layer layer = layers.get(l);
+            ParticleStore store = layer.store();
             bound(0, store.x, store.gone, step, store.slots());
             bound(1, store.y, store.gone, step, store.slots());
             bound(2, store.z, store.gone, step, store.slots());
+            if (layer.ribbon != null) {
+                for (int i = 0; i < store.slots(); i++) {
+                    if (store.gone[i] > step) {
+                        tail(0, store.walk.tx, i);
+                        tail(1, store.walk.ty, i);
+                        tail(2, store.walk.tz, i);
+                    }
+                }
+            }
         }
         if (low[0] > high[0]) {
-            java.util.Arrays.fill(low, 0);
-            java.util.Arrays.fill(high, 0);
+            Arrays.fill(low, 0);
+            Arrays.fill(high, 0);
+        }
+        kx = scale(0);
+        ky = scale(1);
+        kz = scale(2);
+    }
+
+    private void tail(int axis, float[] points, int slot) {
+        for (int k = slot * Walk.POINTS; k < (slot + 1) * Walk.POINTS; k++) {
+            low[axis] = Math.min(low[axis], points[k]);
+            high[axis] = Math.max(high[axis], points[k]);
         }
     }
 
@@ -106,13 +144,14 @@ public final class FrameEncoder {
     private void particles(Layer layer, int step) {
         ParticleStore store = layer.store();
         int n = store.slots();
-        if (words.length < store.count() * 4) {
-            words = new int[store.capacity() * 4];
+        int pictures = store.count() * (layer.ribbon == null ? 1 : 1 + Walk.POINTS);
+        if (words.length < used + pictures * 5) {
+            words = Arrays.copyOf(words, used + pictures * 5 + words.length / 2);
         }
         int[] out = words;
-        float kx = scale(0);
-        float ky = scale(1);
-        float kz = scale(2);
+        float kx = this.kx;
+        float ky = this.ky;
+        float kz = this.kz;
         float lx = low[0];
         float ly = low[1];
         float lz = low[2];
@@ -120,6 +159,7 @@ public final class FrameEncoder {
         float[] ys = store.y;
         float[] zs = store.z;
         float[] sizes = layer.sizes();
+        float[] aspects = store.aspect;
         float[] alphas = layer.alphas();
         float[] reds = layer.reds();
         float[] greens = layer.greens();
@@ -128,28 +168,111 @@ public final class FrameEncoder {
         float[] spins = store.spin;
         int[] born = store.born;
         int[] gone = store.gone;
-        int kind = layer.sprite() << 16 | (layer.additive() ? 0xFF000000 : 0);
+        Look.Posture posture = layer.emitter().look().posture();
+        int pose =
+                posture instanceof Look.Posture.Camera ? CAMERA : posture instanceof Look.Posture.Flight ? ALONG : FLAT;
+        boolean even = layer.evenSpin();
+        boolean single = layer.frameAt(0, 0) == 0 && layer.emitter().look().frame() instanceof Look.Frame.First;
+        int kind = layer.sprite() | (layer.blend() << 2 | pose) << 16;
         boolean reversed = layer.oldestOnTop();
-        int w = 0;
+        int w = used;
         for (int j = 0; j < n; j++) {
             int i = reversed ? n - 1 - j : j;
             if (gone[i] <= step) {
                 continue;
             }
+            if (layer.ribbon != null) {
+                used = w;
+                ribbon(layer, i, step);
+                w = used;
+            }
             int px = (int) ((xs[i] - lx) * kx + 0.5f);
             int py = (int) ((ys[i] - ly) * ky + 0.5f);
             int pz = (int) ((zs[i] - lz) * kz + 0.5f);
-            int turn = (int) ((rotations[i] + spins[i] * (step - born[i])) * 65536f) & 0xFFFF;
+            float turns = even ? rotations[i] + spins[i] * (step - born[i]) : layer.rotationAt(i, step);
+            int turn = (int) (turns * 65536f) & 0xFFFF;
+            int direction = turn;
+            float width = sizes[i];
+            float height = width * aspects[i];
+            if (pose == ALONG) {
+                layer.velocity(i, step, velocity);
+                direction = Octahedron.encode(velocity[0], velocity[1], velocity[2]);
+                width += stretched(posture);
+            } else if (pose == FLAT) {
+                direction = store.face[i];
+            }
             float a = alphas[i];
             int alpha = (int) ((a < 1f ? a : 1f) * 255f + 0.5f);
+            int frame = single ? 0 : layer.frameAt(i, step);
             out[w] = px | py << 16;
-            out[w + 1] = pz | half(sizes[i]) << 16;
-            out[w + 2] = turn | kind;
-            out[w + 3] = srgb(reds[i]) | srgb(greens[i]) << 8 | srgb(blues[i]) << 16 | alpha << 24;
-            w += 4;
+            out[w + 1] = pz | half(width) << 16;
+            out[w + 2] = half(height) | direction << 16;
+            out[w + 3] = kind | frame << 8 | (turn >> 8) << 24;
+            out[w + 4] = srgb(reds[i]) | srgb(greens[i]) << 8 | srgb(blues[i]) << 16 | alpha << 24;
+            w += 5;
         }
-        ints.put(buffer.position() / 4, out, 0, w);
-        buffer.position(buffer.position() + w * 4);
+        used = w;
+    }
+
+    private float stretched(Look.Posture posture) {
+        double stretch = ((Look.Posture.Flight) posture).stretch();
+        return (float) (stretch
+                * Math.sqrt(velocity[0] * velocity[0] + velocity[1] * velocity[1] + velocity[2] * velocity[2]));
+    }
+
+    // From the particle backwards, so that the tail is written first and lies lowest only where trails cross
+    // themselves.
+    private void ribbon(Layer layer, int i, int step) {
+        ParticleStore store = layer.store();
+        Walk walk = store.walk;
+        Ribbon ribbon = layer.ribbon;
+        int every = ribbon.every();
+        int age = step - store.born[i];
+        float x = store.x[i];
+        float y = store.y[i];
+        float z = store.z[i];
+        float size = layer.sizes()[i];
+        float length = 0;
+        int kind = RIBBON | (layer.blend() << 2 | ALONG) << 16;
+        for (int k = 0; k < Walk.POINTS && length < ribbon.units; k++) {
+            int behind = every == 0 ? 0 : age % every + k * every;
+            if (behind > Math.min(age, ribbon.steps)) {
+                break;
+            }
+            int at = i * Walk.POINTS + (walk.head[i] - k + Walk.POINTS) % Walk.POINTS;
+            float dx = x - walk.tx[at];
+            float dy = y - walk.ty[at];
+            float dz = z - walk.tz[at];
+            float way = (float) Math.sqrt(dx * dx + dy * dy + dz * dz);
+            if (way > 1e-6f) {
+                float share =
+                        every == 0 ? (length + way / 2) / ribbon.units : (behind - every / 2f) / (float) ribbon.steps;
+                float across = size * ribbon.width(share);
+                int px = (int) (((x + walk.tx[at]) / 2 - low[0]) * kx + 0.5f);
+                int py = (int) (((y + walk.ty[at]) / 2 - low[1]) * ky + 0.5f);
+                int pz = (int) (((z + walk.tz[at]) / 2 - low[2]) * kz + 0.5f);
+                float a = layer.alphas()[i] * ribbon.colour(share, 3);
+                int alpha = (int) ((a < 1f ? a : 1f) * 255f + 0.5f);
+                words[used] = px | py << 16;
+                words[used + 1] = pz | half(way) << 16;
+                words[used + 2] = half(across) | Octahedron.encode(dx, dy, dz) << 16;
+                words[used + 3] = kind;
+                words[used + 4] = srgb(layer.reds()[i] * ribbon.colour(share, 0))
+                        | srgb(layer.greens()[i] * ribbon.colour(share, 1)) << 8
+                        | srgb(layer.blues()[i] * ribbon.colour(share, 2)) << 16
+                        | alpha << 24;
+                used += 5;
+            }
+            length += way;
+            x = walk.tx[at];
+            y = walk.ty[at];
+            z = walk.tz[at];
+        }
+    }
+
+    /** Returns the direction that a picture's code stands for. */
+    public static Vec3 direction(int code) {
+        return Octahedron.decode(code);
     }
 
     private float scale(int axis) {

@@ -35,6 +35,10 @@ public final class ParticleStore {
     float[] green;
     float[] blue;
     float[] opacity;
+    // Birth: height over width, a number from 0 to 1 that picks a frame, and an octahedral direction.
+    float[] aspect;
+    float[] pick;
+    int[] face;
     // Now.
     float[] x;
     float[] y;
@@ -46,6 +50,9 @@ public final class ParticleStore {
     /** Steps after which the dead lose their slots in any case; tables over age must reach that much farther. */
     static final int LONGEST_REST = 30;
 
+    /** What particles that walk step by step keep besides; null where motion is exact. */
+    final Walk walk;
+
     private int slots;
     private int dead;
     private int nextDeath = Integer.MAX_VALUE;
@@ -53,6 +60,14 @@ public final class ParticleStore {
     private int buriedAt = Integer.MIN_VALUE;
 
     public ParticleStore(int capacity) {
+        this(capacity, null);
+    }
+
+    ParticleStore(int capacity, Walk walk) {
+        this.walk = walk;
+        if (walk != null) {
+            walk.grow(capacity);
+        }
         x0 = new float[capacity];
         y0 = new float[capacity];
         z0 = new float[capacity];
@@ -69,6 +84,9 @@ public final class ParticleStore {
         green = new float[capacity];
         blue = new float[capacity];
         opacity = new float[capacity];
+        aspect = new float[capacity];
+        pick = new float[capacity];
+        face = new int[capacity];
         x = new float[capacity];
         y = new float[capacity];
         z = new float[capacity];
@@ -90,6 +108,15 @@ public final class ParticleStore {
     /** Tells whether the particle in a slot lives at the step of the last {@link #bury}. */
     boolean alive(int slot) {
         return gone[slot] > buriedAt;
+    }
+
+    /** Returns how long a particle of a slot has been there, as of the last {@link #bury}: it was born on that step. */
+    boolean fresh(int slot) {
+        return born[slot] == buriedAt;
+    }
+
+    int buriedAt() {
+        return buriedAt;
     }
 
     public int capacity() {
@@ -130,6 +157,13 @@ public final class ParticleStore {
         pace[i] = 1f / life;
         size[i] = diameter;
         opacity[i] = 1;
+        aspect[i] = 1;
+    }
+
+    /** Takes note that the particle in a slot is gone earlier than it was added for. */
+    void sooner(int slot, int goneStep) {
+        gone[slot] = goneStep;
+        nextDeath = Math.min(nextDeath, goneStep);
     }
 
     /** Counts out every particle whose time has come, and clears their slots now and then. Returns how many went. */
@@ -188,19 +222,28 @@ public final class ParticleStore {
             pack(green, stay, kept);
             pack(blue, stay, kept);
             pack(opacity, stay, kept);
+            pack(aspect, stay, kept);
+            pack(pick, stay, kept);
+            pack(face, stay, kept);
+            if (walk != null) {
+                pack(x, stay, kept);
+                pack(y, stay, kept);
+                pack(z, stay, kept);
+                walk.pack(stay, kept);
+            }
         }
         slots = kept;
         dead = 0;
         lastClosed = step;
     }
 
-    private static void pack(float[] values, int[] stay, int n) {
+    static void pack(float[] values, int[] stay, int n) {
         for (int i = 0; i < n; i++) {
             values[i] = values[stay[i]];
         }
     }
 
-    private static void pack(int[] values, int[] stay, int n) {
+    static void pack(int[] values, int[] stay, int n) {
         for (int i = 0; i < n; i++) {
             values[i] = values[stay[i]];
         }
@@ -246,9 +289,15 @@ public final class ParticleStore {
         green = Arrays.copyOf(green, length);
         blue = Arrays.copyOf(blue, length);
         opacity = Arrays.copyOf(opacity, length);
-        x = new float[length];
-        y = new float[length];
-        z = new float[length];
+        aspect = Arrays.copyOf(aspect, length);
+        pick = Arrays.copyOf(pick, length);
+        face = Arrays.copyOf(face, length);
+        x = Arrays.copyOf(x, length);
+        y = Arrays.copyOf(y, length);
+        z = Arrays.copyOf(z, length);
+        if (walk != null) {
+            walk.grow(length);
+        }
         p = new float[length];
         q = new float[length];
         stay = new int[length + 1];

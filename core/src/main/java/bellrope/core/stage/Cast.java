@@ -2,8 +2,8 @@ package bellrope.core.stage;
 
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
+import bellrope.core.effect.Sprite;
 import bellrope.core.project.Project;
-import bellrope.core.project.Sprite;
 import bellrope.core.sim.Layer;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
@@ -23,6 +23,7 @@ final class Cast {
     private final List<Place> places = new ArrayList<>();
     private final List<Layer> layers = new ArrayList<>();
     private final Project project;
+    private static final Sprite NO_SPRITE = new Sprite("none", 1);
 
     /** What decides which layer a particle belongs to. */
     private record Place(int effect, int emitter, Vec3 gravity, double drag) implements Comparable<Place> {
@@ -52,8 +53,8 @@ final class Cast {
                     effectOrder.getOrDefault(effect.name(), Integer.MAX_VALUE),
                     i,
                     emitter.life().gravity(),
-                    emitter.life().drag());
-            Layer layer = byPlace.get(place);
+                    emitter.life().dragPerSecond());
+            Layer layer = Layer.alone(emitter) ? null : byPlace.get(place);
             mine[i] = layer != null ? layer : add(place, emitter);
         }
         return mine;
@@ -62,8 +63,11 @@ final class Cast {
     private Layer add(Place place, Emitter emitter) {
         int sprite = spriteNumber.getOrDefault(emitter.look().sprite(), 0);
         List<Sprite> sprites = project.sprites();
-        double coverage = sprites.isEmpty() ? 1 : sprites.get(sprite).coverage();
-        Layer layer = new Layer(emitter, project.settings().pace().stepsPerSecond(), sprite, coverage);
+        Layer layer = new Layer(
+                emitter,
+                project.settings().pace().stepsPerSecond(),
+                sprite,
+                sprites.isEmpty() ? NO_SPRITE : sprites.get(sprite));
         // After all that are equal to it in the order, so that the first come lies lowest.
         int at = Collections.binarySearch(places, place);
         at = at < 0 ? -at - 1 : at;
@@ -72,8 +76,21 @@ final class Cast {
         }
         places.add(at, place);
         layers.add(at, layer);
-        byPlace.put(place, layer);
+        if (!Layer.alone(emitter)) {
+            byPlace.put(place, layer);
+        }
         return layer;
+    }
+
+    /** Forgets the layers that belonged to one instance alone. */
+    void remove(Layer[] mine) {
+        for (Layer layer : mine) {
+            if (Layer.alone(layer.emitter())) {
+                int at = layers.indexOf(layer);
+                layers.remove(at);
+                places.remove(at);
+            }
+        }
     }
 
     /** Returns the layers, lowest first; the same list each time. */

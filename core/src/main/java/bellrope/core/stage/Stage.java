@@ -2,6 +2,7 @@ package bellrope.core.stage;
 
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
+import bellrope.core.effect.End;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
@@ -9,6 +10,7 @@ import bellrope.core.random.Draws;
 import bellrope.core.rope.Rope;
 import bellrope.core.sim.EffectRun;
 import bellrope.core.sim.FrameEncoder;
+import bellrope.core.sim.Hold;
 import bellrope.core.sim.Layer;
 import bellrope.core.stage.Account.Answer;
 import bellrope.core.stage.Account.Fed;
@@ -26,6 +28,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 
 /**
  * The running whole: a project's ropes, the instances they started, and the account of every pull. This is the front door
@@ -38,6 +41,9 @@ import java.util.OptionalDouble;
  * nothing once the layers have grown to their size; a pull allocates its account.
  */
 public final class Stage {
+    /** How deep effects begun by particles may nest before their time counts as unbounded. */
+    private static final int DEEPEST = 16;
+
     private final FrameEncoder encoder = new FrameEncoder();
     private final List<Playing> playing = new ArrayList<>();
     private Project project;
@@ -52,12 +58,16 @@ public final class Stage {
     private long births;
     private long swallowed;
 
-    /** An instance: what began it, and its run under the present settings. */
+    /** Most instances at once; what would begin beyond them is swallowed and counted. */
+    public static final int MOST_INSTANCES = 5_000;
+
+    /** An instance: what began it, and its run under the present settings. One begun by a particle has no pull. */
     private static final class Playing {
         private final String rope;
         private final Pull pull;
         private final int start;
         private EffectRun run;
+        private int stopped = Integer.MAX_VALUE;
 
         private Playing(String rope, Pull pull, int start) {
             this.rope = rope;
@@ -122,6 +132,7 @@ public final class Stage {
         Played played = begin(instance, rope, decision, effect.orElseThrow());
         playing.add(instance);
         bear(instance, now);
+        begun(instance, now, true);
         return played;
     }
 
@@ -130,45 +141,143 @@ public final class Stage {
         List<Emitter> emitters = effect.resolved(Decision.values(fed));
         Vec3 origin = decision.origin();
         Vec3 facing = decision.facing();
-        long key = Draws.instanceKey(project.settings().seed(), instance.pull.seed(), rope.seed());
+        long pullSeed = effect.seed().orElse(instance.pull.seed());
+        long key = Draws.instanceKey(project.settings().seed(), pullSeed, rope.seed());
         instance.run = new EffectRun(
-                emitters, cast.of(effect, emitters), effect.period(), pace, key, instance.start, origin, facing);
-        OptionalDouble hold = instance.run.hold().isPresent()
-                ? OptionalDouble.of(pace.seconds(instance.run.hold().getAsInt()))
-                : OptionalDouble.empty();
-        return new Played(rope.name(), effect.name(), origin, facing, List.copyOf(fed), hold);
+                effect,
+                emitters,
+                cast.of(effect, emitters),
+                pace,
+                key,
+                instance.start,
+                new EffectRun.Placement(origin, facing, instance.pull.velocity()));
+        OptionalInt hold = holdWithChildren(effect, emitters, 0);
+        return new Played(
+                rope.name(),
+                effect.name(),
+                origin,
+                facing,
+                List.copyOf(fed),
+                hold.isPresent() ? OptionalDouble.of(pace.seconds(hold.getAsInt())) : OptionalDouble.empty());
+    }
+
+    // A whole effect begun by a particle may last on after its parent: their times add up.
+    private OptionalInt holdWithChildren(Effect effect, List<Emitter> emitters, int depth) {
+        OptionalInt own = Hold.of(effect.course(), emitters, pace).steps();
+        int longest = 0;
+        for (Emitter emitter : emitters) {
+            for (End.Child child : emitter.end().children()) {
+                Effect begun = child.effect().map(effects::get).orElse(null);
+                if (begun != null) {
+                    OptionalInt below = depth > DEEPEST
+                            ? OptionalInt.empty()
+                            : holdWithChildren(begun, begun.emitters(), depth + 1);
+                    if (below.isEmpty()) {
+                        return OptionalInt.empty();
+                    }
+                    longest = Math.max(longest, below.getAsInt());
+                }
+            }
+        }
+        return own.isEmpty() ? own : OptionalInt.of(own.getAsInt() + longest);
     }
 
     private void bear(Playing instance, int step) {
-        int room = project.settings().particleLimit() - particles();
-        int asked = instance.run.bear(step, room);
-        int borne = Math.max(0, Math.min(asked, room));
-        births += borne;
-        swallowed += asked - borne;
+        instance.run.open(project.settings().particleLimit() - particles());
+        instance.run.bear(step);
+        count(instance);
+    }
+
+    private void count(Playing instance) {
+        births += instance.run.borne();
+        swallowed += instance.run.asked() - instance.run.borne();
     }
 
     /** Advances by one step. */
     public void step() {
         now++;
+        make(now, true);
         List<Layer> layers = cast.layers();
-        for (int i = 0; i < layers.size(); i++) {
-            layers.get(i).store().bury(now);
-        }
-        release();
-        for (int i = 0; i < playing.size(); i++) {
-            bear(playing.get(i), now);
-        }
         for (int i = 0; i < layers.size(); i++) {
             layers.get(i).advance(now);
         }
     }
 
-    private void release() {
+    // Everything of a step but the exact motion, which can be had for any step at once.
+    private void make(int step, boolean releasing) {
+        List<Layer> layers = cast.layers();
+        for (int i = 0; i < layers.size(); i++) {
+            if (!layers.get(i).walks()) {
+                layers.get(i).store().bury(step);
+            }
+        }
+        for (int i = 0; i < playing.size(); i++) {
+            Playing instance = playing.get(i);
+            if (instance.start < step) {
+                instance.run.open(project.settings().particleLimit() - particles());
+                instance.run.walk(step);
+                count(instance);
+                // Before their parent is released; they bear with all others below.
+                begun(instance, step, false);
+            }
+        }
+        if (releasing) {
+            release(step);
+        }
+        for (int i = 0; i < playing.size(); i++) {
+            if (playing.get(i).start <= step) {
+                bear(playing.get(i), step);
+            }
+        }
+        // Those begun now bear at once, and what they begin in turn is seen by the same loop.
+        for (int i = 0; i < playing.size(); i++) {
+            begun(playing.get(i), step, true);
+        }
+    }
+
+    private void begun(Playing parent, int step, boolean bearing) {
+        List<EffectRun.Begun> begun = parent.run.begun();
+        for (int i = 0; i < begun.size(); i++) {
+            EffectRun.Begun child = begun.get(i);
+            Effect effect = effects.get(child.effect());
+            if (effect == null || playing.size() >= MOST_INSTANCES) {
+                swallowed++;
+                continue;
+            }
+            Playing instance = new Playing(parent.rope, null, step);
+            List<Emitter> emitters = effect.emitters();
+            instance.run = new EffectRun(
+                    effect,
+                    emitters,
+                    cast.of(effect, emitters),
+                    pace,
+                    child.key(),
+                    step,
+                    new EffectRun.Placement(child.origin(), child.facing(), child.velocity()));
+            playing.add(instance);
+            if (bearing) {
+                bear(instance, step);
+            }
+        }
+        parent.run.clearBegun();
+    }
+
+    /** Tells everything that loops to end: it fades out as its effect says. */
+    public void stop() {
+        for (Playing instance : playing) {
+            instance.stopped = Math.min(instance.stopped, now);
+            instance.run.stop(instance.stopped);
+        }
+    }
+
+    private void release(int step) {
         int kept = 0;
         for (int i = 0; i < playing.size(); i++) {
             Playing instance = playing.get(i);
-            if (!instance.run.over(now)) {
+            if (!instance.run.over(step)) {
                 playing.set(kept++, instance);
+            } else {
+                cast.remove(instance.run.layers());
             }
         }
         while (playing.size() > kept) {
@@ -201,27 +310,25 @@ public final class Stage {
             playing.clear();
         }
         take(next);
-        playing.removeIf(instance -> !restart(instance));
+        // What particles began is begun anew by their parents.
+        playing.removeIf(instance -> instance.pull == null || !restart(instance));
         int longest = 0;
         int earliest = now;
+        boolean exact = true;
         for (Playing instance : playing) {
-            longest = Math.max(longest, instance.run.longestLife());
+            longest = Math.max(longest, instance.run.hold().longestLine());
             earliest = Math.min(earliest, instance.start);
+            exact &= instance.run.exact();
         }
         long bornBefore = births;
         long swallowedBefore = swallowed;
-        for (int step = Math.max(earliest, now - longest); step <= now; step++) {
-            for (Layer layer : cast.layers()) {
-                layer.store().bury(step);
-            }
-            for (Playing instance : playing) {
-                if (instance.start <= step) {
-                    bear(instance, step);
-                }
-            }
+        // Where all motion is exact, nothing born earlier than one longest life ago can still be there.
+        for (int step = exact ? Math.max(earliest, now - longest) : earliest; step <= now; step++) {
+            make(step, false);
         }
         births = bornBefore;
         swallowed = swallowedBefore;
+        release(now);
         cast.layers().forEach(layer -> layer.advance(now));
     }
 
@@ -233,11 +340,13 @@ public final class Stage {
             return false;
         }
         begin(instance, rope.get(), new Decision(rope.get(), event, instance.pull), effect.get());
-        return !instance.run.over(now);
+        instance.run.stop(instance.stopped);
+        return instance.run.hold().steps().isEmpty() || !instance.run.over(now);
     }
 
     /** Ends everything that plays. */
     public void clear() {
+        playing.forEach(instance -> cast.remove(instance.run.layers()));
         playing.clear();
         cast.layers().forEach(layer -> layer.store().clear());
     }
@@ -285,7 +394,19 @@ public final class Stage {
         return births;
     }
 
-    /** Returns how many births the particle limit has swallowed. */
+    /** Returns how many were born of each generation by what plays now; see {@link EffectRun#byGeneration}. */
+    public long[] byGeneration() {
+        long[] sum = new long[EffectRun.GENERATIONS];
+        for (Playing instance : playing) {
+            long[] one = instance.run.byGeneration();
+            for (int i = 0; i < sum.length; i++) {
+                sum[i] += one[i];
+            }
+        }
+        return sum;
+    }
+
+    /** Returns how many births the particle limit, a cap of an emitter or the limit of instances has swallowed. */
     public long swallowed() {
         return swallowed;
     }

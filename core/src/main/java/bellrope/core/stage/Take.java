@@ -2,7 +2,9 @@ package bellrope.core.stage;
 
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
+import bellrope.core.project.Settings;
 import bellrope.core.sim.Layer;
+import bellrope.core.sim.Watch;
 import bellrope.core.stage.Account.Played;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Vec3;
@@ -10,6 +12,7 @@ import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 
 /**
  * One pull played from its first instant until the last particle is gone, or until a longest time, and what was seen on
@@ -20,59 +23,61 @@ public final class Take {
     public static final double LONGEST = 10;
 
     private final Account account;
-    private final Pace pace;
-    private final int[] live;
-    private final float[] presence;
-    private final boolean[] visible;
-    private final double reach;
+    private final Settings settings;
+    private final Watch watch;
     private final long births;
     private final long swallowed;
+    private final long[] byGeneration;
     private final boolean ended;
     private final List<byte[]> frames;
 
+    /**
+     * How long a take goes on.
+     *
+     * @param longest seconds after which to cut, at most {@link #LONGEST}
+     * @param stopAfter seconds after which what loops is told to end
+     */
+    public record Length(double longest, OptionalDouble stopAfter) {
+        public static final Length USUAL = new Length(LONGEST, OptionalDouble.empty());
+    }
+
     private Take(
-            Account account,
-            Pace pace,
-            int[] live,
-            float[] presence,
-            boolean[] visible,
-            double reach,
-            Stage stage,
-            List<byte[]> frames) {
+            Account account, Settings settings, Watch watch, Stage stage, long[] byGeneration, List<byte[]> frames) {
         this.account = account;
-        this.pace = pace;
-        this.live = live;
-        this.presence = presence;
-        this.visible = visible;
-        this.reach = reach;
+        this.settings = settings;
+        this.watch = watch;
         this.births = stage.births();
         this.swallowed = stage.swallowed();
+        this.byGeneration = byGeneration;
         this.ended = stage.instances() == 0;
         this.frames = List.copyOf(frames);
+    }
+
+    public static Take of(Project project, Pull pull, double longest, boolean withFrames) {
+        return of(project, pull, new Length(longest, OptionalDouble.empty()), withFrames);
     }
 
     /**
      * Plays a pull against a project that holds the ropes to be seen, and no others.
      *
-     * @param longest seconds after which to cut, at most {@link #LONGEST}
      * @param withFrames whether to keep the encoded frames
      */
-    public static Take of(Project project, Pull pull, double longest, boolean withFrames) {
+    public static Take of(Project project, Pull pull, Length length, boolean withFrames) {
         Stage stage = new Stage(project);
         Account account = stage.pull(pull);
         Pace pace = project.settings().pace();
-        int most = pace.stepsAt(Math.min(LONGEST, longest));
-        int[] live = new int[most + 1];
-        float[] presence = new float[most + 1];
-        boolean[] visible = new boolean[most + 1];
-        List<byte[]> frames = new ArrayList<>();
-        List<Played> played = account.answers().stream()
+        int most = pace.stepsAt(Math.min(LONGEST, length.longest()));
+        int stopAt =
+                length.stopAfter().isPresent() ? pace.stepsAt(length.stopAfter().getAsDouble()) : -1;
+        Played first = (Played) account.answers().stream()
                 .filter(Played.class::isInstance)
-                .map(Played.class::cast)
-                .toList();
-        double reach = 0;
-        int k = 0;
+                .findFirst()
+                .orElse(null);
+        Watch watch = first == null ? new Watch(Vec3.ZERO, Vec3.UP) : new Watch(first.origin(), first.facing());
+        List<byte[]> frames = new ArrayList<>();
+        long[] byGeneration = stage.byGeneration();
         while (true) {
+            int k = watch.steps();
             if (withFrames) {
                 ByteBuffer frame = stage.frame(k);
                 frames.add(Arrays.copyOfRange(frame.array(), frame.position(), frame.limit()));
@@ -81,38 +86,19 @@ public final class Take {
                     layer.appear(stage.now());
                 }
             }
-            live[k] = stage.particles();
-            for (Layer layer : stage.layers()) {
-                presence[k] += (float) layer.presence();
-                visible[k] |= layer.visible();
-            }
-            if (!played.isEmpty()) {
-                reach = Math.max(reach, farthest(stage, played.get(0)));
+            watch.look(stage.layers(), stage.now());
+            if (stage.instances() > 0) {
+                byGeneration = stage.byGeneration();
             }
             if (k == most || stage.instances() == 0) {
                 break;
             }
+            if (k == stopAt) {
+                stage.stop();
+            }
             stage.step();
-            k++;
         }
-        return new Take(
-                account,
-                pace,
-                Arrays.copyOf(live, k + 1),
-                Arrays.copyOf(presence, k + 1),
-                Arrays.copyOf(visible, k + 1),
-                reach,
-                stage,
-                frames);
-    }
-
-    private static double farthest(Stage stage, Played played) {
-        Vec3 from = played.origin();
-        double most = 0;
-        for (Layer layer : stage.layers()) {
-            most = Math.max(most, layer.reach(from, played.facing()));
-        }
-        return most;
+        return new Take(account, project.settings(), watch, stage, byGeneration, frames);
     }
 
     public Account account() {
@@ -120,27 +106,36 @@ public final class Take {
     }
 
     public Pace pace() {
-        return pace;
+        return settings.pace();
+    }
+
+    public Settings settings() {
+        return settings;
+    }
+
+    /** Returns what was counted on the way. */
+    public Watch watch() {
+        return watch;
     }
 
     /** Returns the last index; the take is that many steps long. */
     public int last() {
-        return live.length - 1;
+        return watch.steps() - 1;
     }
 
     /** Returns how many particles live at an index. */
     public int live(int index) {
-        return live[index];
+        return watch.live(index);
     }
 
     /** Returns ∑ opacity × area × luminance at an index, in square units. */
     public float presence(int index) {
-        return presence[index];
+        return watch.presence(index);
     }
 
     /** Tells whether anything can be seen at an index. */
     public boolean visible(int index) {
-        return visible[index];
+        return watch.visible(index);
     }
 
     /**
@@ -148,7 +143,7 @@ public final class Take {
      * none went forward.
      */
     public double reach() {
-        return reach;
+        return watch.reach();
     }
 
     public long births() {
@@ -157,6 +152,11 @@ public final class Take {
 
     public long swallowed() {
         return swallowed;
+    }
+
+    /** Returns how many were born of each generation, children's children apart. */
+    public long[] byGeneration() {
+        return byGeneration.clone();
     }
 
     /** Tells whether every instance was released before the take was cut. */

@@ -17,13 +17,13 @@ public record Curve(List<Key> keys) {
      * One point of a curve.
      *
      * @param at fraction, 0 to 1
-     * @param value −1,000 to 1,000
+     * @param value −36,000 to 36,000
      * @param ease the way from here to the next key
      */
     public record Key(double at, double value, Ease ease) {
         public Key {
             Demand.within("at", at, 0, 1);
-            Demand.within("value", value, -1000, 1000);
+            Demand.within("value", value, -36_000, 36_000);
         }
     }
 
@@ -64,7 +64,12 @@ public record Curve(List<Key> keys) {
         for (int i = 1; i < keys.size(); i++) {
             Key after = keys.get(i);
             if (fraction < after.at()) {
-                double progress = before.ease().at((fraction - before.at()) / (after.at() - before.at()));
+                double gap = after.at() - before.at();
+                double time = (fraction - before.at()) / gap;
+                if (before.ease() instanceof Ease.Spline spline) {
+                    return spline.between(before.value(), after.value(), gap, time);
+                }
+                double progress = before.ease().at(time);
                 return before.value() + (after.value() - before.value()) * progress;
             }
             before = after;

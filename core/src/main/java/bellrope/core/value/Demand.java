@@ -39,6 +39,22 @@ public final class Demand {
         return range;
     }
 
+    /** Demands every axis to lie from {@code −most} to {@code most}. */
+    public static Vec3 within(String place, Vec3 v, double most) {
+        within(place + "/0", v.x(), -most, most);
+        within(place + "/1", v.y(), -most, most);
+        within(place + "/2", v.z(), -most, most);
+        return v;
+    }
+
+    /** Demands every key to have a value from {@code least} to {@code most}. */
+    public static Curve within(String place, Curve curve, double least, double most) {
+        for (int i = 0; i < curve.keys().size(); i++) {
+            within(place + "/" + i + "/value", curve.keys().get(i).value(), least, most);
+        }
+        return curve;
+    }
+
     public static double above(String place, double value, double bound) {
         finite(place, value);
         if (value <= bound) {

@@ -13,6 +13,40 @@ public sealed interface Ease {
     /** Returns the progress at a time from 0 to 1. */
     double at(double time);
 
+    /**
+     * A cubic through both keys with slopes of its own: the Hermite form of the Khronos glTF 2.0 specification, appendix
+     * on the cubic spline sampler. How it runs depends on the keys' values, see {@link Curve#at}.
+     *
+     * @param out slope on leaving this key, value per whole fraction
+     * @param in slope on reaching the next
+     */
+    record Spline(double out, double in) implements Ease {
+        public Spline {
+            Demand.within("out", out, -100_000, 100_000);
+            Demand.within("in", in, -100_000, 100_000);
+        }
+
+        /** Returns progress between keys that differ by one; a curve uses {@link #between}. */
+        @Override
+        public double at(double time) {
+            return between(0, 1, 1, time);
+        }
+
+        /**
+         * Returns the value on the way.
+         *
+         * @param gap fraction from key to key, the interval by which the slopes are scaled
+         */
+        double between(double from, double to, double gap, double t) {
+            double t2 = t * t;
+            double t3 = t2 * t;
+            return (2 * t3 - 3 * t2 + 1) * from
+                    + gap * (t3 - 2 * t2 + t) * out
+                    + (-2 * t3 + 3 * t2) * to
+                    + gap * (t3 - t2) * in;
+        }
+    }
+
     /** Even progress. */
     record Linear() implements Ease {
         @Override

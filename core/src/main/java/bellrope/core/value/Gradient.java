@@ -39,7 +39,8 @@ public record Gradient(List<Stop> stops) {
         return table;
     }
 
-    private void write(float[] out, int offset, double fraction) {
+    /** Writes linear red, green, blue and alpha at a fraction into {@code out} from {@code offset} on. */
+    public void write(float[] out, int offset, double fraction) {
         Stop before = stops.get(0);
         Stop after = before;
         for (Stop stop : stops) {

@@ -19,6 +19,24 @@ public record Turn(double x, double y, double z, double w) {
         return new Turn(q.x, q.y, q.z, q.w);
     }
 
+    /** Returns the turn about x, then about the world's y, then its z, by so many degrees each. */
+    public static Turn degrees(Vec3 d) {
+        return about(0, 0, 1, d.z()).after(about(0, 1, 0, d.y())).after(about(1, 0, 0, d.x()));
+    }
+
+    // StrictMath, because the result must be the same on every machine.
+    private static Turn about(double x, double y, double z, double degrees) {
+        double half = Math.toRadians(degrees) / 2;
+        double sin = StrictMath.sin(half);
+        return new Turn(x * sin, y * sin, z * sin, StrictMath.cos(half));
+    }
+
+    /** Returns the turn that does {@code first} and then this. */
+    public Turn after(Turn first) {
+        Quaterniond q = new Quaterniond(x, y, z, w).mul(first.x, first.y, first.z, first.w);
+        return new Turn(q.x, q.y, q.z, q.w);
+    }
+
     public Vec3 apply(Vec3 v) {
         Vector3d out = new Quaterniond(x, y, z, w).transform(new Vector3d(v.x(), v.y(), v.z()));
         return new Vec3(out.x, out.y, out.z);

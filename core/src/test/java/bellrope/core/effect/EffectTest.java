@@ -4,12 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import bellrope.core.Sample;
+import bellrope.core.sim.Schedule;
+import bellrope.core.value.Pace;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -46,7 +49,8 @@ class EffectTest {
             Effect effect = new Effect(
                     "e",
                     "",
-                    OptionalDouble.empty(),
+                    Course.once(1),
+                    OptionalLong.empty(),
                     PUFF.emitters(),
                     List.of(new Parameter("amount", 1, 0, 5, "", "", List.of(count))));
             List<Emitter> resolved = effect.resolved(Map.of("amount", 2.5));
@@ -62,7 +66,7 @@ class EffectTest {
                     .withBirth(PUFF.emitters()
                             .get(0)
                             .birth()
-                            .withStream(Optional.of(new Stream(5, 0, OptionalDouble.of(1)))));
+                            .with(d -> d.stream = Optional.of(new Stream(5, 0, OptionalDouble.of(1)))));
             for (Binding.Mode mode : Binding.Mode.values()) {
                 for (double value : new double[] {-1e9, 0, 1e9}) {
                     assertThat(new Binding(property, mode, Optional.empty()).apply(streamed, value))
@@ -79,16 +83,17 @@ class EffectTest {
 
     @Test
     void aLifetimeOfNothingIsRefused() {
-        assertThatThrownBy(() -> Sample.burst(1, 1).withLifetime(Range.ZERO))
+        assertThatThrownBy(() -> Sample.burst(1, 1).with(d -> d.lifetime = Range.ZERO))
                 .hasMessage("lifetime/least: 0.0: a time above 0 s");
     }
 
     @Test
-    void aOneShotMustEnd() {
-        Birth endless = Sample.burst(0, 1).withStream(Optional.of(new Stream(5, 0, OptionalDouble.empty())));
-        assertThatThrownBy(() -> Sample.effect("e", Sample.emitter("e", 1, endless, Sample.still())))
-                .hasMessage(
-                        "emitters/0/birth/stream/lasting: no end: a time in seconds, because a one-shot ends by itself");
+    void aOneShotEndsItsStreamsWithItsDuration() {
+        Birth endless = Sample.burst(0, 1).with(d -> d.stream = Optional.of(new Stream(5, 0, OptionalDouble.empty())));
+        assertThat(new Schedule(endless, Course.once(1.5), Pace.SIXTY).lastBirth())
+                .hasValue(84);
+        assertThatThrownBy(() -> new Course(false, 1, 0.2, 0))
+                .hasMessage("windUp: 0.2: 0 for a one-shot; a loop winds up");
     }
 
     @Test

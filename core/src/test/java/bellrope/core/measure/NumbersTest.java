@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import bellrope.core.Sample;
 import bellrope.core.effect.Birth;
 import bellrope.core.effect.Burst;
+import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Life;
@@ -46,7 +47,7 @@ class NumbersTest {
     // Common practice: lives of 150 to 180 frames at 60 a second want 200 frames before release.
     @Test
     void livesOfThreeSecondsFitTwoHundredFrames() {
-        Birth birth = Sample.burst(40, 1).withLifetime(new Range(2.5, 3));
+        Birth birth = Sample.burst(40, 1).with(d -> d.lifetime = new Range(2.5, 3));
         Numbers n = of(birth, Sample.still());
         assertThat(n.hold().orElseThrow()).isEqualTo(3).isLessThan(200 / 60.0);
         assertThat(n.release().orElseThrow()).isBetween(2.5, 3.0);
@@ -55,7 +56,7 @@ class NumbersTest {
     // Common practice: 50 a second for 0.5 s gives 25 particles. Release = last birth (0.48 s) + life.
     @Test
     void aStreamOfFiftyASecondForHalfASecondGivesTwentyFive() {
-        Birth birth = Sample.burst(0, 1).withStream(Optional.of(new Stream(50, 0, OptionalDouble.of(0.5))));
+        Birth birth = Sample.burst(0, 1).with(d -> d.stream = Optional.of(new Stream(50, 0, OptionalDouble.of(0.5))));
         Numbers n = of(birth, Sample.still());
         assertThat(n.births()).isEqualTo(25);
         assertThat(n.release().orElseThrow()).isCloseTo(29 / 60.0 + 1, within(1e-9));
@@ -64,7 +65,7 @@ class NumbersTest {
     // Common practice: 1 u/s and 10 u/s² for 2 s gets to 22 u. The last frame in which it lives is one step earlier.
     @Test
     void reachIsTheTextbookDistance() {
-        Birth birth = Sample.burst(1, 2 + 1 / 60.0).withSpeed(Range.of(1));
+        Birth birth = Sample.burst(1, 2 + 1 / 60.0).with(d -> d.speed = Range.of(1));
         Numbers n = of(birth, Sample.falling(new Vec3(0, 10, 0), 0));
         assertThat(n.reach()).isCloseTo(22, within(1e-4));
     }
@@ -76,7 +77,7 @@ class NumbersTest {
 
     @Test
     void onsetWaitsUntilSomethingCanBeSeen() {
-        Birth late = Sample.burst(5, 1).withBursts(List.of(new Burst(0.25, 5, 5)));
+        Birth late = Sample.burst(5, 1).with(d -> d.bursts = List.of(new Burst(0.25, 5, 5)));
         assertThat(of(late, Sample.still()).onset().orElseThrow()).isCloseTo(0.25, within(1e-9));
         Life unseen = new Life(Vec3.ZERO, 0, Curve.ONE, Curve.constant(0.01), Gradient.WHITE);
         assertThat(of(Sample.burst(5, 1), unseen).onset()).isEmpty();
@@ -95,7 +96,7 @@ class NumbersTest {
     @Test
     void aLoopHasNoRelease() {
         Effect puff = Sample.effect("e", Sample.emitter("e", 1, Sample.burst(5, 0.3), Sample.still()));
-        Effect loop = new Effect("e", "", OptionalDouble.of(0.5), puff.emitters(), List.of());
+        Effect loop = puff.withCourse(Course.looping(0.5));
         Numbers n = of(loop);
         assertThat(n.release()).isEmpty();
         assertThat(n.hold()).isEmpty();

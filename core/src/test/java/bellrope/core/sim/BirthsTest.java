@@ -4,15 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
+import bellrope.core.effect.Aim;
 import bellrope.core.effect.Birth;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Shape;
+import bellrope.core.effect.Sprite;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.List;
-import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.function.IntToDoubleFunction;
 import org.hipparchus.distribution.continuous.UniformRealDistribution;
 import org.hipparchus.stat.inference.ChiSquareTest;
@@ -26,31 +26,30 @@ class BirthsTest {
     private static final int N = 5000;
 
     private static ParticleStore born(Shape shape, double spread, Vec3 facing) {
-        Birth b = Sample.burst(N, 1);
-        Birth birth = new Birth(
-                b.bursts(),
-                Optional.empty(),
-                shape,
-                spread,
-                Range.of(1),
-                new Range(0.5, 1.5),
-                new Range(1, 3),
-                b.rotation(),
-                b.spin(),
-                b.opacity(),
-                b.colour());
+        Birth birth = Sample.burst(N, 1).with(d -> {
+            d.shape = shape;
+            d.aim = shape instanceof Shape.Cone ? new Aim.Outward() : Aim.UP;
+            d.spread = spread;
+            d.speed = Range.of(1);
+            d.lifetime = new Range(0.5, 1.5);
+            d.size = new Range(1, 3);
+        });
+        return born(birth, facing);
+    }
+
+    private static ParticleStore born(Birth birth, Vec3 facing) {
         Emitter emitter = Sample.emitter("e", 1, birth, Sample.still());
-        Layer layer = new Layer(emitter, 60, 0, 1);
-        new EffectRun(
-                        List.of(emitter),
-                        new Layer[] {layer},
-                        OptionalDouble.empty(),
-                        Pace.SIXTY,
-                        99,
-                        0,
-                        Vec3.ZERO,
-                        facing)
-                .bear(0, N);
+        Layer layer = new Layer(emitter, 60, 0, new Sprite("dot", 1));
+        EffectRun run = new EffectRun(
+                Sample.effect("e", emitter),
+                List.of(emitter),
+                new Layer[] {layer},
+                Pace.SIXTY,
+                99,
+                0,
+                new EffectRun.Placement(Vec3.ZERO, facing, Vec3.ZERO));
+        run.open(N);
+        run.bear(0);
         assertThat(layer.store().count()).isEqualTo(N);
         return layer.store();
     }
@@ -91,7 +90,7 @@ class BirthsTest {
 
     @Test
     void aDiscIsFilledEvenly() {
-        ParticleStore s = born(new Shape.Disc(2), 0, Vec3.UP);
+        ParticleStore s = born(new Shape.Circle(2, Shape.Fill.INSIDE, 360), 0, Vec3.UP);
         uniform(0, 4, i -> s.x0[i] * s.x0[i] + s.z0[i] * s.z0[i]);
         long[] sectors = new long[12];
         for (int i = 0; i < N; i++) {
@@ -117,7 +116,7 @@ class BirthsTest {
     @Test
     void facingTurnsPlaceAndThrowTogether() {
         Vec3 wall = new Vec3(-1, 0, 0);
-        ParticleStore s = born(new Shape.Disc(1), 40, wall);
+        ParticleStore s = born(new Shape.Circle(1, Shape.Fill.INSIDE, 360), 40, wall);
         for (int i = 0; i < N; i++) {
             assertThat(s.x0[i]).isCloseTo(0, within(1e-6f));
             assertThat(-s.vx[i]).isGreaterThanOrEqualTo((float) Math.cos(Math.toRadians(40)) - 1e-5f);

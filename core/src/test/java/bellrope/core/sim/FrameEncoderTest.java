@@ -37,6 +37,6 @@ class FrameEncoderTest {
         assertThat(frame.getFloat(28)).as("y: 4 u/s for half a second").isCloseTo(2, within(1e-5f));
         // 3 particles × opacity 1 × (0.2 u × 1.8)² × white × coverage 0.5
         assertThat(frame.getFloat(48)).as("presence").isCloseTo(0.1944f, within(1e-5f));
-        assertThat(frame.getInt(64 + 12)).as("white, opaque").isEqualTo(-1);
+        assertThat(frame.getInt(64 + 16)).as("white, opaque").isEqualTo(-1);
     }
 }

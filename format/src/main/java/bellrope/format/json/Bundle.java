@@ -1,14 +1,16 @@
 package bellrope.format.json;
 
 import bellrope.core.effect.Effect;
+import bellrope.core.effect.Sprite;
 import bellrope.core.event.EventType;
 import bellrope.core.project.Consistency;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
-import bellrope.core.project.Sprite;
 import bellrope.core.rope.Rope;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Problem;
+import bellrope.format.sprite.Pictures;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -67,8 +69,23 @@ public final class Bundle {
 
     private static Sprite sprite(Thing thing) {
         String name = thing.text("name");
-        double coverage = thing.number("coverage");
-        return thing.make(() -> new Sprite(name, coverage));
+        Sprite.Sheet sheet = thing.maybe("sheet", t -> {
+                    int columns = t.whole("columns");
+                    int rows = t.whole("rows");
+                    int frames = t.whole("frames");
+                    Sprite.Sheet.Order order = t.choice("order", Sprite.Sheet.Order.class);
+                    double perSecond = t.number("perSecond");
+                    return t.make(() -> new Sprite.Sheet(columns, rows, frames, order, perSecond));
+                })
+                .orElse(Sprite.Sheet.SINGLE);
+        Optional<String> picture = thing.maybeText("picture");
+        List<Problem> wrong = Pictures.problems(new Sprite("picture", 1, sheet, picture));
+        wrong.forEach(p -> thing.wrong(p.place().substring(1), p.given(), p.allowed()));
+        // A picture of its own says how much of it is opaque; one that ships is known by the number.
+        double coverage = picture.isPresent() && wrong.isEmpty() && !thing.has("coverage")
+                ? Pictures.coverage(Base64.getDecoder().decode(picture.get()))
+                : thing.number("coverage", 1);
+        return thing.make(() -> new Sprite(name, coverage, sheet, picture));
     }
 
     private static Settings settings(Thing thing) {
@@ -76,7 +93,14 @@ public final class Bundle {
         double metres = thing.number("metresPerUnit");
         long seed = thing.wholeUpTo("seed", Settings.HIGHEST_SEED);
         int limit = thing.whole("particleLimit");
-        return thing.make(() -> new Settings(new Pace(stepsPerSecond), metres, seed, limit));
+        Settings.Screen screen = thing.maybe("screen", t -> {
+                    int width = t.whole("width");
+                    int height = t.whole("height");
+                    double unitsHigh = t.number("unitsHigh");
+                    return t.make(() -> new Settings.Screen(width, height, unitsHigh));
+                })
+                .orElse(Settings.Screen.USUAL);
+        return thing.make(() -> new Settings(new Pace(stepsPerSecond), metres, seed, limit, screen));
     }
 
     /** Reads one effect on its own; its sprites are not looked up. */
@@ -126,6 +150,15 @@ public final class Bundle {
         ObjectNode node = Json.object();
         node.put("name", sprite.name());
         node.set("coverage", Json.number(sprite.coverage()));
+        if (!sprite.sheet().equals(Sprite.Sheet.SINGLE)) {
+            ObjectNode sheet = node.putObject("sheet");
+            sheet.put("columns", sprite.sheet().columns());
+            sheet.put("rows", sprite.sheet().rows());
+            sheet.put("frames", sprite.sheet().frames());
+            sheet.put("order", Thing.word(sprite.sheet().order()));
+            sheet.set("perSecond", Json.number(sprite.sheet().perSecond()));
+        }
+        sprite.picture().ifPresent(picture -> node.put("picture", picture));
         return node;
     }
 
@@ -135,6 +168,10 @@ public final class Bundle {
         node.set("metresPerUnit", Json.number(settings.metresPerUnit()));
         node.put("seed", settings.seed());
         node.put("particleLimit", settings.particleLimit());
+        ObjectNode screen = node.putObject("screen");
+        screen.put("width", settings.screen().width());
+        screen.put("height", settings.screen().height());
+        screen.set("unitsHigh", Json.number(settings.screen().unitsHigh()));
         return node;
     }
 

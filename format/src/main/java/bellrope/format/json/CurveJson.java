@@ -51,7 +51,18 @@ final class CurveJson {
                     ? Ease.LINEAR
                     : key.madeAt("ease", () -> new Ease.CubicBezier(points[0], points[1], points[2], points[3]));
         }
-        key.wrong("ease", Thing.shown(raw), "one of " + String.join(", ", PRESETS.keySet()) + ", or four numbers");
+        if (raw.isObject()) {
+            Ease spline = key.read("ease", t -> {
+                double out = t.number("out");
+                double in = t.number("in");
+                return t.make(() -> new Ease.Spline(out, in));
+            });
+            return spline == null ? Ease.LINEAR : spline;
+        }
+        key.wrong(
+                "ease",
+                Thing.shown(raw),
+                "one of " + String.join(", ", PRESETS.keySet()) + ", four numbers, or slopes: out, in");
         return Ease.LINEAR;
     }
 
@@ -66,6 +77,11 @@ final class CurveJson {
                         || owner.raw(key).size() != stops.size()
                 ? null
                 : owner.madeAt(key, () -> new Gradient(stops));
+    }
+
+    /** Returns the curve under a key, or the one that changes nothing. */
+    static Curve readOrOne(Thing owner, String key) {
+        return owner.has(key) ? read(owner, key) : Curve.ONE;
     }
 
     static ArrayNode write(Curve curve) {
@@ -84,6 +100,12 @@ final class CurveJson {
             if (preset.getValue().equals(ease)) {
                 return Json.object().textNode(preset.getKey());
             }
+        }
+        if (ease instanceof Ease.Spline spline) {
+            ObjectNode slopes = Json.object();
+            slopes.set("out", Json.number(spline.out()));
+            slopes.set("in", Json.number(spline.in()));
+            return slopes;
         }
         Ease.CubicBezier b = (Ease.CubicBezier) ease;
         return Json.array()

@@ -2,20 +2,17 @@ package bellrope.format.json;
 
 import bellrope.core.effect.Binding;
 import bellrope.core.effect.Birth;
-import bellrope.core.effect.Burst;
+import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
+import bellrope.core.effect.End;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
 import bellrope.core.effect.Parameter;
 import bellrope.core.effect.Property;
-import bellrope.core.effect.Shape;
-import bellrope.core.effect.Stream;
-import bellrope.core.value.Range;
-import bellrope.core.value.Rgba;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -26,105 +23,36 @@ final class EffectJson {
     static Effect read(Thing thing) {
         String name = thing.text("name");
         String description = thing.text("description", "");
-        OptionalDouble period =
-                thing.has("period") ? OptionalDouble.of(thing.number("period")) : OptionalDouble.empty();
+        Course course = thing.read("course", EffectJson::course);
+        OptionalLong seed = thing.has("seed")
+                ? OptionalLong.of(thing.wholeUpTo("seed", Effect.HIGHEST_SEED))
+                : OptionalLong.empty();
         List<Emitter> emitters = thing.list("emitters", EffectJson::emitter);
         List<Parameter> parameters = thing.list("parameters", EffectJson::parameter);
-        return thing.make(() -> new Effect(name, description, period, emitters, parameters));
+        return thing.make(() -> new Effect(name, description, course, seed, emitters, parameters));
+    }
+
+    private enum CourseKind {
+        ONE_SHOT,
+        LOOPING
+    }
+
+    private static Course course(Thing thing) {
+        CourseKind kind = thing.choice("kind", CourseKind.class);
+        double duration = thing.number("duration");
+        double windUp = thing.number("windUp", 0);
+        double fadeOut = thing.number("fadeOut", 0);
+        return thing.make(() -> new Course(kind == CourseKind.LOOPING, duration, windUp, fadeOut));
     }
 
     private static Emitter emitter(Thing thing) {
         String name = thing.text("name");
         int seed = thing.whole("seed");
-        Thing birthThing = thing.thing("birth");
-        Birth birth = birthThing == null ? null : birth(birthThing);
-        Thing lookThing = thing.thing("look");
-        Look look = lookThing == null ? null : look(lookThing);
-        Thing lifeThing = thing.thing("life");
-        Life life = lifeThing == null ? null : life(lifeThing);
-        return thing.make(() -> new Emitter(name, seed, birth, look, life));
-    }
-
-    private static Birth birth(Thing thing) {
-        List<Burst> bursts = thing.list("bursts", t -> {
-            double at = t.number("at");
-            int least = t.whole("least");
-            int most = t.whole("most");
-            return t.make(() -> new Burst(at, least, most));
-        });
-        Optional<Stream> stream =
-                thing.has("stream") ? Optional.ofNullable(stream(thing.thing("stream"))) : Optional.empty();
-        Thing shapeThing = thing.thing("shape");
-        Shape shape = shapeThing == null ? null : shape(shapeThing);
-        double spread = thing.number("spread");
-        Range speed = thing.range("speed");
-        Range lifetime = thing.range("lifetime");
-        Range size = thing.range("size");
-        Range rotation = thing.range("rotation", Range.ZERO);
-        Range spin = thing.range("spin", Range.ZERO);
-        Range opacity = thing.range("opacity", Range.ONE);
-        List<String> colours = thing.texts("colour");
-        if (colours.size() != 2) {
-            thing.wrong("colour", colours.size() + " colours", "a pair: from, to");
-        }
-        return thing.make(() -> new Birth(
-                bursts,
-                stream,
-                shape,
-                spread,
-                speed,
-                lifetime,
-                size,
-                rotation,
-                spin,
-                opacity,
-                thing.madeAt(
-                        "colour", () -> new Birth.Between(Rgba.parse(colours.get(0)), Rgba.parse(colours.get(1))))));
-    }
-
-    private static Stream stream(Thing thing) {
-        double perSecond = thing.number("perSecond");
-        double from = thing.number("from", 0);
-        OptionalDouble lasting =
-                thing.has("lasting") ? OptionalDouble.of(thing.number("lasting")) : OptionalDouble.empty();
-        return thing.make(() -> new Stream(perSecond, from, lasting));
-    }
-
-    private enum ShapeKind {
-        POINT,
-        DISC,
-        CONE
-    }
-
-    private static Shape shape(Thing thing) {
-        return switch (thing.choice("kind", ShapeKind.class)) {
-            case POINT -> thing.make(Shape.Point::new);
-            case DISC -> {
-                double radius = thing.number("radius");
-                yield thing.make(() -> new Shape.Disc(radius));
-            }
-            case CONE -> {
-                double radius = thing.number("radius");
-                double angle = thing.number("angle");
-                yield thing.make(() -> new Shape.Cone(radius, angle));
-            }
-        };
-    }
-
-    private static Look look(Thing thing) {
-        String sprite = thing.text("sprite");
-        Look.Blend blend = thing.choice("blend", Look.Blend.class);
-        Look.Order order = thing.choice("order", Look.Order.class);
-        return thing.make(() -> new Look(sprite, blend, order));
-    }
-
-    private static Life life(Thing thing) {
-        var gravity = thing.vector("gravity");
-        double drag = thing.number("drag");
-        var size = CurveJson.read(thing, "size");
-        var opacity = CurveJson.read(thing, "opacity");
-        var colour = CurveJson.readGradient(thing, "colour");
-        return thing.make(() -> new Life(gravity, drag, size, opacity, colour));
+        Birth birth = thing.read("birth", BirthJson::read);
+        Look look = thing.read("look", LifeJson::look);
+        Life life = thing.read("life", LifeJson::read);
+        End end = thing.has("end") ? thing.read("end", EndJson::read) : End.NONE;
+        return thing.make(() -> new Emitter(name, seed, birth, look, life, end));
     }
 
     private static Parameter parameter(Thing thing) {
@@ -147,9 +75,13 @@ final class EffectJson {
         ObjectNode node = Json.object();
         node.put("name", effect.name());
         node.put("description", effect.description());
-        if (effect.period().isPresent()) {
-            node.set("period", Json.number(effect.period().getAsDouble()));
-        }
+        Course course = effect.course();
+        ObjectNode c = node.putObject("course");
+        c.put("kind", Thing.word(course.looping() ? CourseKind.LOOPING : CourseKind.ONE_SHOT));
+        c.set("duration", Json.number(course.duration()));
+        Json.unless(c, "windUp", course.windUp(), 0);
+        Json.unless(c, "fadeOut", course.fadeOut(), 0);
+        effect.seed().ifPresent(seed -> node.put("seed", seed));
         ArrayNode emitters = node.putArray("emitters");
         effect.emitters().forEach(emitter -> emitters.add(emitter(emitter)));
         ArrayNode parameters = node.putArray("parameters");
@@ -161,60 +93,12 @@ final class EffectJson {
         ObjectNode node = Json.object();
         node.put("name", emitter.name());
         node.put("seed", emitter.seed());
-        node.set("birth", birth(emitter.birth()));
-        ObjectNode look = node.putObject("look");
-        look.put("sprite", emitter.look().sprite());
-        look.put("blend", Thing.word(emitter.look().blend()));
-        look.put("order", Thing.word(emitter.look().order()));
-        Life life = emitter.life();
-        ObjectNode lifeNode = node.putObject("life");
-        lifeNode.set("gravity", Json.vector(life.gravity()));
-        lifeNode.set("drag", Json.number(life.drag()));
-        lifeNode.set("size", CurveJson.write(life.size()));
-        lifeNode.set("opacity", CurveJson.write(life.opacity()));
-        lifeNode.set("colour", CurveJson.write(life.colour()));
-        return node;
-    }
-
-    private static ObjectNode birth(Birth birth) {
-        ObjectNode node = Json.object();
-        ArrayNode bursts = node.putArray("bursts");
-        for (Burst burst : birth.bursts()) {
-            ObjectNode b = bursts.addObject();
-            b.set("at", Json.number(burst.at()));
-            b.put("least", burst.least());
-            b.put("most", burst.most());
+        node.set("birth", BirthJson.write(emitter.birth()));
+        node.set("look", LifeJson.write(emitter.look()));
+        node.set("life", LifeJson.write(emitter.life()));
+        if (!emitter.end().nothing()) {
+            node.set("end", EndJson.write(emitter.end()));
         }
-        if (birth.stream().isPresent()) {
-            Stream stream = birth.stream().get();
-            ObjectNode s = node.putObject("stream");
-            s.set("perSecond", Json.number(stream.perSecond()));
-            s.set("from", Json.number(stream.from()));
-            if (stream.lasting().isPresent()) {
-                s.set("lasting", Json.number(stream.lasting().getAsDouble()));
-            }
-        }
-        ObjectNode shape = node.putObject("shape");
-        if (birth.shape() instanceof Shape.Disc disc) {
-            shape.put("kind", "disc");
-            shape.set("radius", Json.number(disc.radius()));
-        } else if (birth.shape() instanceof Shape.Cone cone) {
-            shape.put("kind", "cone");
-            shape.set("radius", Json.number(cone.radius()));
-            shape.set("angle", Json.number(cone.angle()));
-        } else {
-            shape.put("kind", "point");
-        }
-        node.set("spread", Json.number(birth.spread()));
-        node.set("speed", Json.range(birth.speed()));
-        node.set("lifetime", Json.range(birth.lifetime()));
-        node.set("size", Json.range(birth.size()));
-        node.set("rotation", Json.range(birth.rotation()));
-        node.set("spin", Json.range(birth.spin()));
-        node.set("opacity", Json.range(birth.opacity()));
-        node.putArray("colour")
-                .add(birth.colour().from().toString())
-                .add(birth.colour().to().toString());
         return node;
     }
 

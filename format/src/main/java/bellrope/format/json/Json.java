@@ -28,6 +28,19 @@ final class Json {
                 : NODES.numberNode(value);
     }
 
+    /** Sets a number, unless it is the usual one, which is left out. */
+    static void unless(ObjectNode node, String key, double value, double usual) {
+        if (value != usual) {
+            node.set(key, number(value));
+        }
+    }
+
+    static void unless(ObjectNode node, String key, Vec3 value, Vec3 usual) {
+        if (!value.equals(usual)) {
+            node.set(key, vector(value));
+        }
+    }
+
     static ArrayNode range(Range range) {
         return array().add(number(range.least())).add(number(range.most()));
     }

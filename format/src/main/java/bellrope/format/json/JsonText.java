@@ -25,7 +25,7 @@ public final class JsonText {
                     .streamReadConstraints(StreamReadConstraints.builder()
                             .maxNestingDepth(DEEPEST)
                             .maxDocumentLength(MOST_BYTES)
-                            .maxStringLength(1 << 20)
+                            .maxStringLength(2 << 20)
                             .build())
                     .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                     .build())
@@ -52,7 +52,7 @@ public final class JsonText {
         } catch (StreamConstraintsException e) {
             return failed(
                     e.getOriginalMessage().contains("nesting") ? "nested too deeply" : "too large in one part",
-                    "at most " + DEEPEST + " levels, and texts of at most 1 MiB");
+                    "at most " + DEEPEST + " levels, and texts of at most 2 MiB");
         } catch (JacksonException e) {
             String where = e.getLocation() == null
                     ? ""

@@ -56,6 +56,6 @@ public final class Problems {
 
     // In files a range is a pair, so its ends have numbers.
     private static String pairIndex(String place) {
-        return place.replaceFirst("(^|/)least$", "$10").replaceFirst("(^|/)most$", "$11");
+        return place.replaceFirst("/least$", "/0").replaceFirst("/most$", "/1");
     }
 }

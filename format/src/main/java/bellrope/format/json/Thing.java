@@ -8,6 +8,8 @@ import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -203,6 +205,50 @@ final class Thing {
         return value == null ? null : new Thing(value, at(key), problems);
     }
 
+    /** Returns what a function reads out of the object under a key; null with the lack or the faults noted. */
+    <T> T read(String key, Function<Thing, T> reader) {
+        Thing thing = thing(key);
+        return thing == null ? null : reader.apply(thing);
+    }
+
+    /** The same for an object that may be missing. */
+    <T> Optional<T> maybe(String key, Function<Thing, T> reader) {
+        return has(key) ? Optional.ofNullable(read(key, reader)) : Optional.empty();
+    }
+
+    OptionalDouble maybeNumber(String key) {
+        return has(key) ? OptionalDouble.of(number(key)) : OptionalDouble.empty();
+    }
+
+    Optional<String> maybeText(String key) {
+        return has(key) ? Optional.of(text(key)) : Optional.empty();
+    }
+
+    int whole(String key, int otherwise) {
+        return has(key) ? whole(key) : otherwise;
+    }
+
+    Vec3 vector(String key, Vec3 otherwise) {
+        return has(key) ? vector(key) : otherwise;
+    }
+
+    boolean yes(String key) {
+        if (!has(key)) {
+            return false;
+        }
+        JsonNode value = node.get(key);
+        if (!value.isBoolean()) {
+            problems.add(at(key), shown(value), "true or false");
+            return false;
+        }
+        return value.booleanValue();
+    }
+
+    /** Returns one of an enum's constants, or another if the key is missing. */
+    <E extends Enum<E>> E choice(String key, Class<E> type, E otherwise) {
+        return has(key) ? choice(key, type) : otherwise;
+    }
+
     /** Returns what a function makes of the value under a key, with its refusal noted; null if it refused. */
     <T> T parsed(String key, Function<String, T> parser) {
         int start = problems.count();
@@ -219,8 +265,16 @@ final class Thing {
         problems.add(at(key), given, allowed);
     }
 
+    void wrong(String key, int index, String given, String allowed) {
+        problems.add(at(key) + "/" + index, given, allowed);
+    }
+
     <T> T madeAt(String key, Supplier<T> maker) {
         return problems.made(at(key), maker);
+    }
+
+    <T> T madeAt(String key, int index, Supplier<T> maker) {
+        return problems.made(at(key) + "/" + index, maker);
     }
 
     Collection<String> keys() {

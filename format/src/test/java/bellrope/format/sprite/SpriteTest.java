@@ -3,7 +3,7 @@ package bellrope.format.sprite;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import bellrope.core.project.Sprite;
+import bellrope.core.effect.Sprite;
 import bellrope.format.json.Demo;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;

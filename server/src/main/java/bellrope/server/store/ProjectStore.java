@@ -1,9 +1,9 @@
 package bellrope.server.store;
 
+import bellrope.core.effect.Sprite;
 import bellrope.core.project.Consistency;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
-import bellrope.core.project.Sprite;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;

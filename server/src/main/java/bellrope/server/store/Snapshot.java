@@ -1,10 +1,10 @@
 package bellrope.server.store;
 
 import bellrope.core.effect.Effect;
+import bellrope.core.effect.Sprite;
 import bellrope.core.event.EventType;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
-import bellrope.core.project.Sprite;
 import bellrope.core.rope.Rope;
 import bellrope.core.value.Problem;
 import bellrope.format.json.Bundle;

@@ -1,7 +1,9 @@
 package bellrope.server.view;
 
 import bellrope.core.value.Problem;
+import bellrope.format.json.Changes;
 import bellrope.format.report.AccountReport;
+import bellrope.format.report.EffectReport;
 import bellrope.format.report.NumbersReport;
 import java.util.List;
 import java.util.Map;
@@ -107,6 +109,50 @@ public final class Views {
             float[] presence,
             boolean ended,
             JsonNode payload) {}
+
+    /**
+     * An effect to be played for its own sake.
+     *
+     * @param effect its part
+     * @param rope part of the rope whose feeds and facing are used; null for none
+     * @param payload of the pull, where it differs from the usual one; null for the usual one
+     * @param surface ground, wall or ceiling
+     * @param side left or right: where the blow comes from
+     * @param velocity of the source, units a second; null to let it move only if the effect lives off its way
+     * @param stopAfter seconds after which a loop is told to end; null to let it run
+     */
+    public record PreviewRequest(
+            long effect,
+            Long rope,
+            JsonNode payload,
+            String surface,
+            String side,
+            double[] velocity,
+            long seed,
+            Double stopAfter,
+            List<Draft> drafts) {}
+
+    /**
+     * The head of a preview; the frames follow it.
+     *
+     * @param facing of the effect in the world
+     * @param payload of the pull that was played
+     */
+    public record PreviewHead(
+            int stepsPerSecond,
+            NumbersReport numbers,
+            EffectReport report,
+            int[] live,
+            float[] presence,
+            boolean ended,
+            double[] facing,
+            JsonNode payload) {}
+
+    /** A starting point for an effect. */
+    public record RecipeView(String name, String description, JsonNode body) {}
+
+    /** What differs between two revisions of a part. */
+    public record ChangesView(long before, long after, List<Changes.Change> changes) {}
 
     /** Which responses to compute; null for those of all ropes. */
     public record ResponsesRequest(List<Long> ropes, List<Draft> drafts) {}

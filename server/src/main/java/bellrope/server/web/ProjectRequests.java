@@ -2,8 +2,8 @@ package bellrope.server.web;
 
 import bellrope.core.project.Project;
 import bellrope.format.json.Bundle;
+import bellrope.format.json.Changes;
 import bellrope.format.json.JsonText;
-import bellrope.format.sprite.SpriteCase;
 import bellrope.server.live.Readers;
 import bellrope.server.store.Kind;
 import bellrope.server.store.ProjectStore;
@@ -11,6 +11,7 @@ import bellrope.server.store.ProjectStore.Change;
 import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import bellrope.server.view.Views.Add;
+import bellrope.server.view.Views.ChangesView;
 import bellrope.server.view.Views.NewProject;
 import bellrope.server.view.Views.PartView;
 import bellrope.server.view.Views.ProjectLine;
@@ -22,9 +23,7 @@ import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
-import java.time.Duration;
 import java.util.List;
-import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -116,6 +115,23 @@ class ProjectRequests {
         return store.revisions(part).stream().map(ViewMaker::part).toList();
     }
 
+    @Operation(operationId = "changes")
+    @GetMapping("/parts/{part}/changes")
+    ChangesView changes(@PathVariable long part, @RequestParam long before, @RequestParam long after) {
+        return new ChangesView(
+                before,
+                after,
+                Changes.between(
+                        revision(part, before).body(), revision(part, after).body()));
+    }
+
+    private Snapshot.Part revision(long part, long revision) {
+        return store.revisions(part).stream()
+                .filter(p -> p.revision() == revision)
+                .findFirst()
+                .orElseThrow(() -> Refusal.notThere("revision " + revision + " of part " + part));
+    }
+
     @Operation(operationId = "exportBundle")
     @GetMapping("/projects/{project}/bundle")
     ResponseEntity<byte[]> export(@PathVariable long project) {
@@ -145,14 +161,5 @@ class ProjectRequests {
         Snapshot filled = store.fill(project, read.value().get());
         readers.replaced(filled);
         return ViewMaker.line(filled);
-    }
-
-    @Operation(operationId = "sprite")
-    @GetMapping(path = "/sprites/{name}", produces = MediaType.IMAGE_PNG_VALUE)
-    ResponseEntity<byte[]> sprite(@PathVariable String name) {
-        byte[] png = SpriteCase.png(name).orElseThrow(() -> Refusal.notThere("sprite named " + name));
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.maxAge(Duration.ofHours(1)))
-                .body(png);
     }
 }

@@ -1,6 +1,7 @@
 package bellrope.server.web;
 
 import bellrope.core.effect.Effect;
+import bellrope.core.effect.Sprite;
 import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Pull;
@@ -8,7 +9,6 @@ import bellrope.core.event.Strength;
 import bellrope.core.measure.Numbers;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
-import bellrope.core.project.Sprite;
 import bellrope.core.rope.Fitting;
 import bellrope.core.rope.Rope;
 import bellrope.core.stage.Account.Silent;
@@ -34,9 +34,6 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -134,35 +131,15 @@ class ResponseRequests {
     }
 
     private byte[] bytes(Take take, Pull pull) {
-        int[] live = new int[take.last() + 1];
-        float[] presence = new float[live.length];
-        for (int i = 0; i < live.length; i++) {
-            live[i] = take.live(i);
-            presence[i] = take.presence(i);
-        }
         TakeHead head = new TakeHead(
                 take.pace().stepsPerSecond(),
                 AccountReport.of(take.account(), take.pace()),
                 NumbersReport.of(Numbers.of(take)),
-                live,
-                presence,
+                TakeBytes.live(take),
+                TakeBytes.presence(take),
                 take.ended(),
                 PayloadJson.write(pull.payload()));
-        byte[] text = json.writeValueAsString(head).getBytes(StandardCharsets.UTF_8);
-        int padded = (text.length + 3) / 4 * 4;
-        int size = 4 + padded;
-        for (byte[] frame : take.frames()) {
-            size += 4 + frame.length;
-        }
-        ByteBuffer out = ByteBuffer.allocate(size).order(ByteOrder.LITTLE_ENDIAN);
-        out.putInt(padded).put(text);
-        while (out.position() < 4 + padded) {
-            out.put((byte) ' ');
-        }
-        for (byte[] frame : take.frames()) {
-            out.putInt(frame.length).put(frame);
-        }
-        return out.array();
+        return TakeBytes.of(json.writeValueAsString(head), take);
     }
 
     @Operation(operationId = "responses")

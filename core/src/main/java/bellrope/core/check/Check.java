@@ -1,0 +1,37 @@
+package bellrope.core.check;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** Notices one kind of mistake. */
+public interface Check {
+    /** Every check of effects, in the order of the work: what wastes most time first. */
+    List<Check> OF_EFFECTS = List.of(
+            new RunawayChildren(),
+            new InvisibleFromBirth(),
+            new TooBriefToSee(),
+            new LooksLikeOtherUnits(),
+            new NeverEnds(),
+            new EndsBeforeItsParticles(),
+            new BirthsSwallowed(),
+            new SqueezedStream(),
+            new RepeatedBurst(),
+            new Pops(),
+            new UnseenMostOfLife(),
+            new Lopsided(),
+            new ThrowsIntoTheSurface(),
+            new ReplacesARange(),
+            new TrailGaps(),
+            new PastSaturation(),
+            new FullSizeAtOnce());
+
+    /** Returns what was noticed; nothing when all is well. */
+    List<Finding> look(Subject subject);
+
+    /** Returns what all checks notice. */
+    static List<Finding> all(Subject subject) {
+        List<Finding> found = new ArrayList<>();
+        OF_EFFECTS.forEach(check -> found.addAll(check.look(subject)));
+        return List.copyOf(found);
+    }
+}

@@ -1,0 +1,54 @@
+package bellrope.core.check;
+
+import bellrope.core.effect.Emitter;
+import bellrope.core.effect.Life;
+import bellrope.core.value.Curve;
+import bellrope.core.value.Ease;
+import bellrope.core.value.Words;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Particles that vanish while they can still be seen. */
+final class Pops implements Check {
+    private static final double SEEN = 0.05;
+    private static final double SMALL = 0.01;
+
+    @Override
+    public List<Finding> look(Subject s) {
+        return s.each((e, place) -> {
+            float[] colour = new float[4];
+            e.life().colour().write(colour, 0, 1);
+            double lane = e.life().opacity().at(1);
+            double last = (e.life().replaces(Life.Lane.OPACITY)
+                            ? lane
+                            : lane * e.birth().opacity().most())
+                    * colour[3];
+            double size = e.life().size().at(1)
+                    * (e.life().replaces(Life.Lane.SIZE) ? 1 : e.birth().size().most());
+            if (last <= SEEN || size <= SMALL || s.counted(e).isEmpty()) {
+                return Optional.empty();
+            }
+            return Optional.of(new Finding(
+                    "pops",
+                    Finding.Severity.DOUBTFUL,
+                    e.name(),
+                    place + "life/opacity",
+                    "ends at opacity " + Words.number(Math.rint(last * 100) / 100) + " and pops",
+                    s.mend("Fade to 0", e, Pops::faded)));
+        });
+    }
+
+    private static Emitter faded(Emitter emitter) {
+        List<Curve.Key> keys = new ArrayList<>(emitter.life().opacity().keys());
+        Curve.Key last = keys.get(keys.size() - 1);
+        if (last.at() >= 1) {
+            keys.remove(keys.size() - 1);
+        }
+        if (keys.isEmpty() || keys.get(keys.size() - 1).at() < 0.7) {
+            keys.add(new Curve.Key(0.7, emitter.life().opacity().at(0.7), Ease.LINEAR));
+        }
+        keys.add(new Curve.Key(1, 0, Ease.LINEAR));
+        return emitter.withLife(emitter.life().withOpacity(new Curve(keys)));
+    }
+}

@@ -1,0 +1,39 @@
+package bellrope.core.effect;
+
+import bellrope.core.value.Demand;
+import bellrope.core.value.Refused;
+import bellrope.core.value.Words;
+
+/**
+ * How an effect runs through time.
+ *
+ * <p>A one-shot ends by itself: streams stop at its duration at the latest, and what they bore lives on. A looping effect
+ * begins again each duration until it is told to stop; over its wind-up ever more of its births come true, from none to
+ * all, and over its fade-out, once told, ever fewer. Which of them do is drawn for each birth by its own address, so
+ * changing either time never reshuffles the others.
+ *
+ * @param duration seconds, 0.02 to 60: of a one-shot, or of one cycle of a loop
+ * @param windUp seconds, 0 to 60; 0 for a one-shot
+ * @param fadeOut seconds, 0 to 60; 0 for a one-shot
+ */
+public record Course(boolean looping, double duration, double windUp, double fadeOut) {
+    public Course {
+        Demand.within("duration", duration, 0.02, 60);
+        Demand.within("windUp", windUp, 0, 60);
+        Demand.within("fadeOut", fadeOut, 0, 60);
+        if (!looping && windUp > 0) {
+            throw new Refused("windUp", Words.number(windUp), "0 for a one-shot; a loop winds up");
+        }
+        if (!looping && fadeOut > 0) {
+            throw new Refused("fadeOut", Words.number(fadeOut), "0 for a one-shot; a loop fades out when told to stop");
+        }
+    }
+
+    public static Course once(double duration) {
+        return new Course(false, duration, 0, 0);
+    }
+
+    public static Course looping(double period) {
+        return new Course(true, period, 0, 0);
+    }
+}

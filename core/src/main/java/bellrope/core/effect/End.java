@@ -1,0 +1,183 @@
+package bellrope.core.effect;
+
+import bellrope.core.value.Curve;
+import bellrope.core.value.Demand;
+import bellrope.core.value.Gradient;
+import bellrope.core.value.Refused;
+import bellrope.core.value.Vec3;
+import bellrope.core.value.Words;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The third act: what a particle strikes, what it leaves behind.
+ *
+ * @param collision with what, and what then
+ * @param children at most 8 kinds of them
+ * @param trail a ribbon behind each particle
+ */
+public record End(Optional<Collision> collision, List<Child> children, Optional<Trail> trail) {
+    public static final End NONE = new End(Optional.empty(), List.of(), Optional.empty());
+
+    public End {
+        children = Demand.atMost("children", children, 8);
+        for (int i = 0; i < children.size(); i++) {
+            if (children.get(i).when() == Child.When.ON_COLLISION && collision.isEmpty()) {
+                throw new Refused(
+                        "children/" + i + "/when", "on collision", "another moment, or a collision for this emitter");
+            }
+        }
+    }
+
+    public boolean nothing() {
+        return equals(NONE);
+    }
+
+    /** What particles strike. */
+    public sealed interface Barrier {
+        /**
+         * Level ground.
+         *
+         * @param level units above the effect's place
+         */
+        record Ground(double level) implements Barrier {
+            public Ground {
+                Demand.within("level", level, -10_000, 10_000);
+            }
+        }
+
+        /**
+         * An endless plane, passed from the side that its normal points to.
+         *
+         * @param place units, in the effect's frame
+         * @param normal in the effect's frame, not zero
+         */
+        record Plane(Vec3 place, Vec3 normal) implements Barrier {
+            public Plane {
+                Demand.within("place", place, 10_000);
+                new Aim.Along(normal);
+            }
+        }
+
+        /**
+         * A box upright in the effect's frame.
+         *
+         * @param size full width, height and depth in units, each above 0 to 2,000
+         * @param keepsIn whether particles stay inside it, or outside
+         */
+        record Box(Vec3 place, Vec3 size, boolean keepsIn) implements Barrier {
+            public Box {
+                Demand.within("place", place, 10_000);
+                Demand.within("size", size, 2000);
+                if (size.x() <= 0 || size.y() <= 0 || size.z() <= 0) {
+                    throw new Refused("size", Words.vector(size), "three lengths above 0 u");
+                }
+            }
+        }
+    }
+
+    /**
+     * What happens when a particle's centre meets the barrier.
+     *
+     * @param bounce share of the speed towards the barrier that comes back, 0 to 1 (coefficient of restitution)
+     * @param friction share of the speed along the barrier that is lost each time, 0 to 1
+     * @param lifeLost share of the life that is left which is lost each time, 0 to 1
+     * @param then what becomes of it
+     */
+    public record Collision(Barrier with, double bounce, double friction, double lifeLost, Outcome then) {
+        public Collision {
+            Demand.within("bounce", bounce, 0, 1);
+            Demand.within("friction", friction, 0, 1);
+            Demand.within("lifeLost", lifeLost, 0, 1);
+        }
+    }
+
+    /** What becomes of a particle that struck something. */
+    public enum Outcome {
+        BOUNCES,
+        STICKS,
+        /** Dead is gone: it moves no more, bears no more and takes no room. */
+        DIES
+    }
+
+    /**
+     * Particles or a whole effect that a particle gives birth to.
+     *
+     * @param emitter name of an emitter of the same effect; empty for an effect
+     * @param effect name of another effect, played whole; empty for an emitter
+     * @param least fewest each time
+     * @param most at or above {@code least}, at most 1,000
+     * @param rate how many times per second or per unit, above 0 to 1,000; 1 for the other moments
+     * @param chance that it happens at all each time, 0 to 1
+     * @param velocity share of the parent's velocity that the children add to their own, −2 to 2
+     * @param colour whether the parent's colour multiplies theirs
+     * @param size whether the parent's size multiplies theirs, measured by the middle of its range
+     */
+    public record Child(
+            When when,
+            Optional<String> emitter,
+            Optional<String> effect,
+            int least,
+            int most,
+            double rate,
+            double chance,
+            double velocity,
+            boolean colour,
+            boolean size) {
+        /** When a particle gives birth. */
+        public enum When {
+            AT_BIRTH,
+            PER_SECOND,
+            PER_UNIT,
+            ON_COLLISION,
+            AT_END
+        }
+
+        public Child {
+            if (emitter.isPresent() == effect.isPresent()) {
+                throw new Refused(
+                        "emitter", emitter.isPresent() ? "both" : "neither", "an emitter or an effect, one of the two");
+            }
+            Demand.within("least", least, 0, 1000);
+            Demand.within("most", most, 0, 1000);
+            if (least > most) {
+                throw new Refused("", least + " to " + most, "the least must not be above the most");
+            }
+            if (effect.isPresent() && most > 1) {
+                throw new Refused(
+                        "most", Integer.toString(most), "0 or 1, because a whole effect is played once each time");
+            }
+            Demand.above("rate", rate, 0);
+            Demand.within("rate", rate, 0, 1000);
+            Demand.within("chance", chance, 0, 1);
+            Demand.within("velocity", velocity, -2, 2);
+        }
+
+        /** Returns how many are expected each time. */
+        public double expectedEach() {
+            return (least + most) / 2.0 * chance;
+        }
+    }
+
+    /**
+     * A ribbon along the way that a particle has come.
+     *
+     * @param length seconds, or units
+     * @param by what the length counts
+     * @param width multiplies the particle's size along the ribbon, from the particle to the tail, 0 to 1,000
+     * @param colour multiplies the particle's colour along the ribbon, in linear light
+     */
+    public record Trail(double length, By by, Curve width, Gradient colour) {
+        /** What the length of a ribbon counts. */
+        public enum By {
+            SECONDS,
+            UNITS
+        }
+
+        public Trail {
+            Demand.above("length", length, 0);
+            Demand.within("length", length, 0, by == By.SECONDS ? 10 : 1000);
+            Demand.within("width", width, 0, 1000);
+        }
+    }
+}

@@ -1,0 +1,96 @@
+package bellrope.core.effect;
+
+import bellrope.core.value.Demand;
+import bellrope.core.value.Vec3;
+
+/** What changes the velocity of particles besides gravity and drag. Places and axes are in the effect's frame. */
+public sealed interface Force {
+    /** Units a second squared. */
+    double strength();
+
+    /**
+     * Pulls towards a place; pushes away from it when the strength is negative.
+     *
+     * @param strength units a second squared, −10,000 to 10,000
+     * @param radius units, above 0 to 1,000
+     */
+    record Attractor(Vec3 place, double strength, double radius, Falloff falloff) implements Force {
+        public Attractor {
+            Demand.within("place", place, 10_000);
+            Demand.within("strength", strength, -10_000, 10_000);
+            Demand.above("radius", radius, 0);
+            Demand.within("radius", radius, 0, 1000);
+        }
+    }
+
+    /**
+     * Drives around an axis, counter-clockwise seen from where the axis points.
+     *
+     * @param axis not zero
+     * @param strength units a second squared, −10,000 to 10,000
+     * @param radius units from the axis, above 0 to 1,000
+     */
+    record Swirl(Vec3 place, Vec3 axis, double strength, double radius, Falloff falloff) implements Force {
+        public Swirl {
+            Demand.within("place", place, 10_000);
+            new Aim.Along(axis);
+            Demand.within("strength", strength, -10_000, 10_000);
+            Demand.above("radius", radius, 0);
+            Demand.within("radius", radius, 0, 1000);
+        }
+    }
+
+    /**
+     * Pushes straight away from the effect's place, equally strong everywhere.
+     *
+     * @param strength units a second squared, −10,000 to 10,000
+     */
+    record Push(double strength) implements Force {
+        public Push {
+            Demand.within("strength", strength, -10_000, 10_000);
+        }
+    }
+
+    /**
+     * Pushes irregularly, smoothly in space and time (value noise on a lattice).
+     *
+     * @param strength most along each axis, units a second squared, 0 to 10,000
+     * @param size units from one lattice point to the next, above 0 to 1,000
+     * @param speed how many times a second it becomes another pattern, 0 to 100
+     */
+    record Turbulence(double strength, double size, double speed) implements Force {
+        public Turbulence {
+            Demand.within("strength", strength, 0, 10_000);
+            Demand.above("size", size, 0);
+            Demand.within("size", size, 0, 1000);
+            Demand.within("speed", speed, 0, 100);
+        }
+    }
+
+    /** How a force weakens with the distance d from its place, for a radius r. */
+    enum Falloff {
+        /** 1 up to r, 0 beyond. */
+        NONE,
+        /** 1 − d/r up to r, 0 beyond. */
+        LINEAR,
+        /** 1 / (1 + (d/r)²): half at r, and with the square of the distance far out. */
+        SQUARE
+    }
+
+    /** Returns this force with its strength changed by a factor. */
+    default Force times(double factor) {
+        if (this instanceof Attractor a) {
+            return new Attractor(a.place(), held(a.strength() * factor), a.radius(), a.falloff());
+        } else if (this instanceof Swirl s) {
+            return new Swirl(s.place(), s.axis(), held(s.strength() * factor), s.radius(), s.falloff());
+        } else if (this instanceof Push p) {
+            return new Push(held(p.strength() * factor));
+        }
+        Turbulence t = (Turbulence) this;
+        return new Turbulence(Math.max(0, held(t.strength() * factor)), t.size(), t.speed());
+    }
+
+    private static double held(double strength) {
+        return Math.max(-10_000, Math.min(10_000, strength));
+    }
+}

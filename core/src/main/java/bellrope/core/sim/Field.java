@@ -1,0 +1,197 @@
+package bellrope.core.sim;
+
+import bellrope.core.effect.Force;
+import bellrope.core.effect.Force.Attractor;
+import bellrope.core.effect.Force.Falloff;
+import bellrope.core.effect.Force.Push;
+import bellrope.core.effect.Force.Swirl;
+import bellrope.core.effect.Force.Turbulence;
+import bellrope.core.value.Turn;
+import bellrope.core.value.Vec3;
+import java.util.List;
+
+/**
+ * The forces of one emitter of one instance, in the world. {@link #at} writes the acceleration at a place; numbers only,
+ * nothing is allocated.
+ */
+final class Field {
+    private static final int SIZE = 10;
+    private static final int ATTRACTOR = 0;
+    private static final int SWIRL = 1;
+    private static final int PUSH = 2;
+    private static final int TURBULENCE = 3;
+
+    private final int[] kinds;
+    private final Falloff[] falloffs;
+    // Per force: place 0–2, axis 3–5, strength 6, radius or size 7, speed 8.
+    private final double[] numbers;
+    private final int seed;
+    double ax;
+    double ay;
+    double az;
+
+    /**
+     * @param turn of the effect
+     * @param seed of the emitter, which picks the turbulence's pattern
+     */
+    Field(List<Force> forces, Turn turn, int seed) {
+        kinds = new int[forces.size()];
+        falloffs = new Falloff[kinds.length];
+        numbers = new double[SIZE * kinds.length];
+        this.seed = seed * 0x9E3779B1;
+        for (int i = 0; i < kinds.length; i++) {
+            Force force = forces.get(i);
+            int n = i * SIZE;
+            falloffs[i] = Falloff.NONE;
+            numbers[n + 6] = force.strength();
+            if (force instanceof Attractor a) {
+                kinds[i] = ATTRACTOR;
+                put(n, turn.apply(a.place()));
+                numbers[n + 7] = a.radius();
+                falloffs[i] = a.falloff();
+            } else if (force instanceof Swirl s) {
+                kinds[i] = SWIRL;
+                put(n, turn.apply(s.place()));
+                put(n + 3, turn.apply(s.axis()).directionOr(Vec3.UP));
+                numbers[n + 7] = s.radius();
+                falloffs[i] = s.falloff();
+            } else if (force instanceof Push) {
+                kinds[i] = PUSH;
+            } else if (force instanceof Turbulence t) {
+                kinds[i] = TURBULENCE;
+                numbers[n + 7] = t.size();
+                numbers[n + 8] = t.speed();
+            }
+        }
+    }
+
+    private void put(int at, Vec3 v) {
+        numbers[at] = v.x();
+        numbers[at + 1] = v.y();
+        numbers[at + 2] = v.z();
+    }
+
+    boolean none() {
+        return kinds.length == 0;
+    }
+
+    /**
+     * Adds up the acceleration at a place into {@link #ax}, {@link #ay}, {@link #az}.
+     *
+     * @param x units from the effect's place, in world axes
+     * @param time seconds since the effect began
+     */
+    void at(double x, double y, double z, double time) {
+        ax = 0;
+        ay = 0;
+        az = 0;
+        for (int i = 0; i < kinds.length; i++) {
+            int n = i * SIZE;
+            double strength = numbers[n + 6];
+            switch (kinds[i]) {
+                case ATTRACTOR -> towards(n, strength, falloffs[i], x, y, z);
+                case SWIRL -> around(n, strength, falloffs[i], x, y, z);
+                case PUSH -> {
+                    double d = Math.sqrt(x * x + y * y + z * z);
+                    if (d > 1e-9) {
+                        ax += strength * x / d;
+                        ay += strength * y / d;
+                        az += strength * z / d;
+                    }
+                }
+                default -> irregular(strength, numbers[n + 7], time * numbers[n + 8], x, y, z);
+            }
+        }
+    }
+
+    private void towards(int n, double strength, Falloff falloff, double x, double y, double z) {
+        double dx = numbers[n] - x;
+        double dy = numbers[n + 1] - y;
+        double dz = numbers[n + 2] - z;
+        double d = Math.sqrt(dx * dx + dy * dy + dz * dz);
+        if (d > 1e-9) {
+            double a = strength * share(falloff, d / numbers[n + 7]) / d;
+            ax += a * dx;
+            ay += a * dy;
+            az += a * dz;
+        }
+    }
+
+    private void around(int n, double strength, Falloff falloff, double x, double y, double z) {
+        double rx = x - numbers[n];
+        double ry = y - numbers[n + 1];
+        double rz = z - numbers[n + 2];
+        double kx = numbers[n + 3];
+        double ky = numbers[n + 4];
+        double kz = numbers[n + 5];
+        double tx = ky * rz - kz * ry;
+        double ty = kz * rx - kx * rz;
+        double tz = kx * ry - ky * rx;
+        // The axis has length 1, so this is the distance from it.
+        double d = Math.sqrt(tx * tx + ty * ty + tz * tz);
+        if (d > 1e-9) {
+            double a = strength * share(falloff, d / numbers[n + 7]) / d;
+            ax += a * tx;
+            ay += a * ty;
+            az += a * tz;
+        }
+    }
+
+    private static double share(Falloff falloff, double r) {
+        return switch (falloff) {
+            case NONE -> r <= 1 ? 1 : 0;
+            case LINEAR -> r < 1 ? 1 - r : 0;
+            case SQUARE -> 1 / (1 + r * r);
+        };
+    }
+
+    private void irregular(double strength, double size, double time, double x, double y, double z) {
+        int cx = floor(x / size);
+        int cy = floor(y / size);
+        int cz = floor(z / size);
+        int ct = floor(time);
+        double fx = smooth(x / size - cx);
+        double fy = smooth(y / size - cy);
+        double fz = smooth(z / size - cz);
+        double ft = smooth(time - ct);
+        double sx = 0;
+        double sy = 0;
+        double sz = 0;
+        for (int corner = 0; corner < 16; corner++) {
+            int bx = corner & 1;
+            int by = corner >> 1 & 1;
+            int bz = corner >> 2 & 1;
+            int bt = corner >> 3;
+            double w = (bx == 0 ? 1 - fx : fx)
+                    * (by == 0 ? 1 - fy : fy)
+                    * (bz == 0 ? 1 - fz : fz)
+                    * (bt == 0 ? 1 - ft : ft);
+            int h = hash(cx + bx, cy + by, cz + bz, ct + bt);
+            // Ten bits each, −1 to 1.
+            sx += w * ((h & 1023) / 511.5 - 1);
+            sy += w * ((h >>> 10 & 1023) / 511.5 - 1);
+            sz += w * ((h >>> 20 & 1023) / 511.5 - 1);
+        }
+        ax += strength * sx;
+        ay += strength * sy;
+        az += strength * sz;
+    }
+
+    private static int floor(double v) {
+        int i = (int) v;
+        return v < i ? i - 1 : i;
+    }
+
+    private static double smooth(double t) {
+        return t * t * t * (t * (t * 6 - 15) + 10);
+    }
+
+    private int hash(int x, int y, int z, int t) {
+        int h = seed ^ x * 0x85EBCA6B ^ y * 0xC2B2AE35 ^ z * 0x27D4EB2F ^ t * 0x165667B1;
+        h ^= h >>> 15;
+        h *= 0x2C1B3C6D;
+        h ^= h >>> 12;
+        h *= 0x297A2D39;
+        return h ^ h >>> 15;
+    }
+}

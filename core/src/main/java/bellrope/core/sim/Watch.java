@@ -1,0 +1,332 @@
+package bellrope.core.sim;
+
+import bellrope.core.value.Turn;
+import bellrope.core.value.Vec3;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What is seen of a stage over a number of steps: one number a step for the whole, and a few for each emitter. Directions
+ * are counted in the frame of one placement, whose y axis is its facing, as seen from the side: along x and y.
+ */
+public final class Watch {
+    /** Sectors of the rose, from +x counter-clockwise. */
+    public static final int SECTORS = 16;
+
+    /** Slower than this, in units a second, nothing counts as thrown. */
+    private static final double THROWN = 0.05;
+
+    /** Births of which the share-out is kept. */
+    private static final int SAMPLES = 400;
+
+    private final Vec3 from;
+    private final Vec3 facing;
+    private final Vec3 right;
+    private final Vec3 up;
+    private final Vec3 back;
+    private final Map<String, ByEmitter> emitters = new LinkedHashMap<>();
+    private final float[] low = {Float.POSITIVE_INFINITY, Float.POSITIVE_INFINITY, Float.POSITIVE_INFINITY};
+    private final float[] high = {Float.NEGATIVE_INFINITY, Float.NEGATIVE_INFINITY, Float.NEGATIVE_INFINITY};
+    private final float[] velocity = new float[3];
+    private int[] live = new int[64];
+    private float[] presence = new float[64];
+    private float[] painted = new float[64];
+    private boolean[] visible = new boolean[64];
+    private int steps;
+    private double reach;
+    private int drawCalls;
+    private double peakCost;
+
+    /** Everything counted about one emitter. */
+    public static final class ByEmitter {
+        private long births;
+        private long refused;
+        private long hits;
+        private long lived;
+        private long unseen;
+        private long into;
+        private long thrown;
+        private double sumX;
+        private double sumY;
+        private double sumX3;
+        private double sumY3;
+        private double sumZ3;
+        private double fastest;
+        private final int[] rose = new int[SECTORS];
+        // Of the first births: speed, lifetime, size, opacity.
+        private final float[] samples = new float[4 * SAMPLES];
+        private int sampled;
+
+        /**
+         * Returns how the first births share out between the least and the most of something they were born with.
+         *
+         * @param what 0 speed in units a second, 1 lifetime in seconds, 2 size in units, 3 opacity
+         * @param bins how many parts of equal width, above 0
+         */
+        public int[] spread(int what, int bins) {
+            float least = Float.MAX_VALUE;
+            float most = -Float.MAX_VALUE;
+            for (int i = 0; i < sampled; i++) {
+                least = Math.min(least, samples[4 * i + what]);
+                most = Math.max(most, samples[4 * i + what]);
+            }
+            int[] counts = new int[bins];
+            for (int i = 0; i < sampled; i++) {
+                float share = most > least ? (samples[4 * i + what] - least) / (most - least) : 0;
+                counts[Math.min(bins - 1, (int) (share * bins))]++;
+            }
+            return counts;
+        }
+
+        public long births() {
+            return births;
+        }
+
+        /** Returns how many births a cap or the particle limit swallowed. */
+        public long refused() {
+            return refused;
+        }
+
+        /** Returns how often its particles struck something. */
+        public long hits() {
+            return hits;
+        }
+
+        /** Returns for how much of all its particles' steps they could not be seen, 0 to 1. */
+        public double unseenShare() {
+            return lived == 0 ? 0 : (double) unseen / lived;
+        }
+
+        /** Returns how many particle steps were counted. */
+        public long lived() {
+            return lived;
+        }
+
+        /** Tells whether anything of it was ever seen. */
+        public boolean seen() {
+            return unseen < lived;
+        }
+
+        /** Returns how much of what was thrown went against the facing, by more than a tenth of its speed; 0 to 1. */
+        public double intoShare() {
+            return thrown == 0 ? 0 : (double) into / thrown;
+        }
+
+        /** Returns how many were born with a speed worth the name. */
+        public long thrown() {
+            return thrown;
+        }
+
+        /** Returns the mean resultant length of the directions seen from the side, 0 to 1 (Mardia & Jupp). */
+        public double resultant() {
+            return thrown == 0 ? 0 : Math.sqrt(sumX * sumX + sumY * sumY) / thrown;
+        }
+
+        /** Returns the mean resultant length of the directions in space, 0 to 1. */
+        public double resultantInSpace() {
+            return thrown == 0 ? 0 : Math.sqrt(sumX3 * sumX3 + sumY3 * sumY3 + sumZ3 * sumZ3) / thrown;
+        }
+
+        /** Returns the mean direction seen from the side, degrees counter-clockwise from right. */
+        public double meanDirection() {
+            return Math.toDegrees(StrictMath.atan2(sumY, sumX));
+        }
+
+        /** Returns how many were thrown into each sector. */
+        public int[] rose() {
+            return rose.clone();
+        }
+
+        /** Returns the greatest speed it was seen at, units a second. */
+        public double fastest() {
+            return fastest;
+        }
+    }
+
+    public Watch(Vec3 from, Vec3 facing) {
+        this.from = from;
+        this.facing = facing;
+        Turn turn = Turn.between(Vec3.UP, facing);
+        right = turn.apply(Vec3.RIGHT);
+        up = turn.apply(Vec3.UP);
+        back = turn.apply(new Vec3(0, 0, 1));
+    }
+
+    /** Takes in a step; the layers must have been moved to it and asked to appear. */
+    public void look(List<Layer> layers, int step) {
+        if (steps == live.length) {
+            int length = steps * 2;
+            live = Arrays.copyOf(live, length);
+            presence = Arrays.copyOf(presence, length);
+            painted = Arrays.copyOf(painted, length);
+            visible = Arrays.copyOf(visible, length);
+        }
+        int calls = 0;
+        int lastKind = -1;
+        double cost = 0;
+        for (Layer layer : layers) {
+            int count = layer.store().count();
+            live[steps] += count;
+            presence[steps] += (float) layer.presence();
+            painted[steps] += (float) layer.painted();
+            visible[steps] |= layer.visible();
+            cost += count * (layer.walks() ? Cost.WALKING : Cost.EXACT);
+            int kind = layer.sprite() << 2 | layer.blend();
+            if (count > 0 && kind != lastKind) {
+                calls++;
+                lastKind = kind;
+            }
+            emitter(layer, step);
+        }
+        drawCalls = Math.max(drawCalls, calls);
+        peakCost = Math.max(peakCost, cost);
+        steps++;
+    }
+
+    private void emitter(Layer layer, int step) {
+        ByEmitter by = emitters.computeIfAbsent(layer.emitter().name(), n -> new ByEmitter());
+        by.births += layer.takeBorn();
+        by.refused += layer.takeRefused();
+        by.hits += layer.takeHits();
+        ParticleStore store = layer.store();
+        float[] sizes = layer.sizes();
+        float[] alphas = layer.alphas();
+        for (int i = 0; i < store.slots(); i++) {
+            if (store.gone[i] <= step) {
+                continue;
+            }
+            place(store, i);
+            by.lived++;
+            // The frame of birth is not held against one that grows or fades in.
+            if (alphas[i] < Layer.VISIBLE_OPACITY || sizes[i] < Layer.VISIBLE_SIZE) {
+                by.unseen++;
+            }
+            layer.velocity(i, step, velocity);
+            double speed = Math.sqrt(velocity[0] * velocity[0] + velocity[1] * velocity[1] + velocity[2] * velocity[2]);
+            by.fastest = Math.max(by.fastest, speed);
+            if (store.born[i] == step) {
+                if (by.sampled < SAMPLES) {
+                    int at = 4 * by.sampled++;
+                    by.samples[at] = (float) speed;
+                    by.samples[at + 1] = 1 / (store.pace[i] * layer.stepsPerSecond());
+                    by.samples[at + 2] = store.size[i];
+                    by.samples[at + 3] = store.opacity[i];
+                }
+                if (speed > THROWN) {
+                    thrown(by, speed);
+                }
+            }
+        }
+    }
+
+    private void place(ParticleStore store, int i) {
+        low[0] = Math.min(low[0], store.x[i]);
+        low[1] = Math.min(low[1], store.y[i]);
+        low[2] = Math.min(low[2], store.z[i]);
+        high[0] = Math.max(high[0], store.x[i]);
+        high[1] = Math.max(high[1], store.y[i]);
+        high[2] = Math.max(high[2], store.z[i]);
+        double along = (store.x[i] - from.x()) * facing.x()
+                + (store.y[i] - from.y()) * facing.y()
+                + (store.z[i] - from.z()) * facing.z();
+        reach = Math.max(reach, along);
+    }
+
+    private void thrown(ByEmitter by, double speed) {
+        double x = (velocity[0] * right.x() + velocity[1] * right.y() + velocity[2] * right.z()) / speed;
+        double y = (velocity[0] * up.x() + velocity[1] * up.y() + velocity[2] * up.z()) / speed;
+        double z = (velocity[0] * back.x() + velocity[1] * back.y() + velocity[2] * back.z()) / speed;
+        by.thrown++;
+        by.sumX3 += x;
+        by.sumY3 += y;
+        by.sumZ3 += z;
+        if (y < -0.1) {
+            by.into++;
+        }
+        double flat = Math.sqrt(x * x + y * y);
+        if (flat > 1e-6) {
+            by.sumX += x / flat;
+            by.sumY += y / flat;
+            double turns = StrictMath.atan2(y, x) / (2 * Math.PI);
+            by.rose[(int) Math.floor((turns + 1) * SECTORS + 1e-9) % SECTORS]++;
+        }
+    }
+
+    /** Returns how many steps were taken in. */
+    public int steps() {
+        return steps;
+    }
+
+    public int live(int index) {
+        return live[index];
+    }
+
+    public float presence(int index) {
+        return presence[index];
+    }
+
+    /** Returns the area of all pictures, square units. */
+    public float painted(int index) {
+        return painted[index];
+    }
+
+    public boolean visible(int index) {
+        return visible[index];
+    }
+
+    /** Returns how far the centre of any particle came along the facing, units; 0 when none went forward. */
+    public double reach() {
+        return reach;
+    }
+
+    /** Returns the least corner of all places that particles' centres came to; zero when there were none. */
+    public Vec3 low() {
+        return low[0] > high[0] ? Vec3.ZERO : new Vec3(low[0], low[1], low[2]);
+    }
+
+    public Vec3 high() {
+        return low[0] > high[0] ? Vec3.ZERO : new Vec3(high[0], high[1], high[2]);
+    }
+
+    /** Returns the most runs of one sprite and blend mode in draw order. */
+    public int drawCalls() {
+        return drawCalls;
+    }
+
+    /** Returns what the costliest step costs, in nanoseconds, by {@link Cost}. */
+    public double peakCost() {
+        return peakCost;
+    }
+
+    /** Returns what was counted for each emitter by name, in draw order of their first appearance. */
+    public Map<String, ByEmitter> emitters() {
+        return emitters;
+    }
+
+    /** Returns all emitters' throws together. */
+    public ByEmitter together() {
+        ByEmitter sum = new ByEmitter();
+        for (ByEmitter by : new ArrayList<>(emitters.values())) {
+            sum.births += by.births;
+            sum.refused += by.refused;
+            sum.hits += by.hits;
+            sum.lived += by.lived;
+            sum.unseen += by.unseen;
+            sum.into += by.into;
+            sum.thrown += by.thrown;
+            sum.sumX += by.sumX;
+            sum.sumY += by.sumY;
+            sum.sumX3 += by.sumX3;
+            sum.sumY3 += by.sumY3;
+            sum.sumZ3 += by.sumZ3;
+            sum.fastest = Math.max(sum.fastest, by.fastest);
+            for (int i = 0; i < SECTORS; i++) {
+                sum.rose[i] += by.rose[i];
+            }
+        }
+        return sum;
+    }
+}

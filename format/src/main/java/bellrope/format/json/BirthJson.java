@@ -1,0 +1,262 @@
+package bellrope.format.json;
+
+import bellrope.core.effect.Aim;
+import bellrope.core.effect.Birth;
+import bellrope.core.effect.Burst;
+import bellrope.core.effect.Shape;
+import bellrope.core.effect.Stream;
+import bellrope.core.effect.Tint;
+import bellrope.core.value.Curve;
+import bellrope.core.value.Gradient;
+import bellrope.core.value.Range;
+import bellrope.core.value.Rgba;
+import bellrope.core.value.Vec3;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The first act of an emitter as JSON, both ways. What is as usual is left out. */
+final class BirthJson {
+    private static final Birth USUAL = Birth.plain();
+
+    private BirthJson() {}
+
+    static Birth read(Thing thing) {
+        Birth.Draft d = new Birth.Draft();
+        d.bursts = thing.list("bursts", BirthJson::burst);
+        d.stream = thing.maybe("stream", BirthJson::stream);
+        d.perUnit = thing.maybeNumber("perUnit");
+        d.delay = thing.number("delay", 0);
+        d.cap = thing.has("cap") ? OptionalInt.of(thing.whole("cap")) : OptionalInt.empty();
+        d.shape = thing.read("shape", BirthJson::shape);
+        d.placing = thing.choice("placing", Shape.Placing.class, USUAL.placing());
+        d.aim = thing.maybe("aim", BirthJson::aim).orElse(Aim.UP);
+        d.spread = thing.number("spread");
+        d.offset = thing.vector("offset", Vec3.ZERO);
+        d.turn = thing.vector("turn", Vec3.ZERO);
+        d.space = thing.choice("space", Birth.Space.class, USUAL.space());
+        d.inherit = thing.number("inherit", 0);
+        d.speed = thing.range("speed");
+        d.lifetime = thing.range("lifetime");
+        d.size = thing.range("size");
+        d.height = thing.has("height") ? Optional.of(thing.range("height")) : Optional.empty();
+        d.rotation = thing.range("rotation", Range.ZERO);
+        d.spin = thing.range("spin", Range.ZERO);
+        d.opacity = thing.range("opacity", Range.ONE);
+        d.colour = tint(thing);
+        return thing.make(d::birth);
+    }
+
+    private static Burst burst(Thing t) {
+        double at = t.number("at");
+        int least = t.whole("least");
+        int most = t.whole("most");
+        int times = t.whole("times", 1);
+        double pause = t.number("pause", 0);
+        double chance = t.number("chance", 1);
+        return t.make(() -> new Burst(at, least, most, times, pause, chance));
+    }
+
+    private static Stream stream(Thing t) {
+        double perSecond = t.number("perSecond");
+        Curve over = CurveJson.readOrOne(t, "over");
+        double from = t.number("from", 0);
+        OptionalDouble lasting = t.maybeNumber("lasting");
+        return t.make(() -> new Stream(perSecond, over, from, lasting));
+    }
+
+    private enum ShapeKind {
+        POINT,
+        CIRCLE,
+        SPHERE,
+        CONE,
+        BOX,
+        LINE
+    }
+
+    private static Shape shape(Thing t) {
+        switch (t.choice("kind", ShapeKind.class)) {
+            case CIRCLE -> {
+                double radius = t.number("radius");
+                Shape.Fill fill = t.choice("fill", Shape.Fill.class, Shape.Fill.INSIDE);
+                double arc = t.number("arc", 360);
+                return t.make(() -> new Shape.Circle(radius, fill, arc));
+            }
+            case SPHERE -> {
+                double radius = t.number("radius");
+                Shape.Fill fill = t.choice("fill", Shape.Fill.class, Shape.Fill.INSIDE);
+                return t.make(() -> new Shape.Sphere(radius, fill));
+            }
+            case CONE -> {
+                double radius = t.number("radius");
+                double angle = t.number("angle");
+                return t.make(() -> new Shape.Cone(radius, angle));
+            }
+            case BOX -> {
+                Vec3 size = t.vector("size");
+                return t.make(() -> new Shape.Box(size));
+            }
+            case LINE -> {
+                double length = t.number("length");
+                return t.make(() -> new Shape.Line(length));
+            }
+            default -> {
+                return t.make(Shape.Point::new);
+            }
+        }
+    }
+
+    private enum AimKind {
+        OUTWARD,
+        ALONG,
+        TANGENT
+    }
+
+    private static Aim aim(Thing t) {
+        return switch (t.choice("kind", AimKind.class)) {
+            case OUTWARD -> t.make(Aim.Outward::new);
+            case TANGENT -> t.make(Aim.Tangent::new);
+            case ALONG -> {
+                Vec3 axis = t.vector("axis", Vec3.UP);
+                yield t.make(() -> new Aim.Along(axis));
+            }
+        };
+    }
+
+    // A pair of colours; or an object with a list of them, or a gradient.
+    private static Tint tint(Thing thing) {
+        JsonNode raw = thing.raw("colour");
+        if (raw != null && raw.isObject()) {
+            Tint tint = thing.read("colour", t -> {
+                if (t.has("from")) {
+                    Gradient gradient = CurveJson.readGradient(t, "from");
+                    return t.make(() -> new Tint.From(gradient));
+                }
+                List<Rgba> colours = colours(t, "oneOf");
+                return t.make(() -> new Tint.OneOf(colours));
+            });
+            return tint == null ? USUAL.colour() : tint;
+        }
+        List<Rgba> pair = colours(thing, "colour");
+        if (raw != null && raw.isArray() && raw.size() != 2) {
+            thing.wrong(
+                    "colour",
+                    raw.size() + " colours",
+                    "a pair: from, to; or oneOf with a list; or from with a gradient");
+        }
+        return pair.size() == 2 ? new Tint.Between(pair.get(0), pair.get(1)) : USUAL.colour();
+    }
+
+    private static List<Rgba> colours(Thing thing, String key) {
+        List<Rgba> colours = new ArrayList<>();
+        List<String> texts = thing.texts(key);
+        for (int i = 0; i < texts.size(); i++) {
+            String text = texts.get(i);
+            Rgba colour = thing.madeAt(key, i, () -> Rgba.parse(text));
+            if (colour != null) {
+                colours.add(colour);
+            }
+        }
+        return colours;
+    }
+
+    static ObjectNode write(Birth birth) {
+        ObjectNode node = Json.object();
+        ArrayNode bursts = node.putArray("bursts");
+        for (Burst burst : birth.bursts()) {
+            ObjectNode b = bursts.addObject();
+            b.set("at", Json.number(burst.at()));
+            b.put("least", burst.least());
+            b.put("most", burst.most());
+            Json.unless(b, "times", burst.times(), 1);
+            Json.unless(b, "pause", burst.pause(), 0);
+            Json.unless(b, "chance", burst.chance(), 1);
+        }
+        birth.stream().ifPresent(stream -> {
+            ObjectNode s = node.putObject("stream");
+            s.set("perSecond", Json.number(stream.perSecond()));
+            if (!stream.even()) {
+                s.set("over", CurveJson.write(stream.over()));
+            }
+            s.set("from", Json.number(stream.from()));
+            stream.lasting().ifPresent(lasting -> s.set("lasting", Json.number(lasting)));
+        });
+        birth.perUnit().ifPresent(perUnit -> node.set("perUnit", Json.number(perUnit)));
+        Json.unless(node, "delay", birth.delay(), 0);
+        birth.cap().ifPresent(cap -> node.put("cap", cap));
+        node.set("shape", write(birth.shape()));
+        if (birth.placing() != USUAL.placing()) {
+            node.put("placing", Thing.word(birth.placing()));
+        }
+        if (!birth.aim().equals(Aim.UP)) {
+            ObjectNode aim = node.putObject("aim");
+            if (birth.aim() instanceof Aim.Along along) {
+                aim.put("kind", Thing.word(AimKind.ALONG));
+                aim.set("axis", Json.vector(along.axis()));
+            } else {
+                aim.put("kind", Thing.word(birth.aim() instanceof Aim.Outward ? AimKind.OUTWARD : AimKind.TANGENT));
+            }
+        }
+        node.set("spread", Json.number(birth.spread()));
+        Json.unless(node, "offset", birth.offset(), Vec3.ZERO);
+        Json.unless(node, "turn", birth.turn(), Vec3.ZERO);
+        if (birth.space() != USUAL.space()) {
+            node.put("space", Thing.word(birth.space()));
+        }
+        Json.unless(node, "inherit", birth.inherit(), 0);
+        node.set("speed", Json.range(birth.speed()));
+        node.set("lifetime", Json.range(birth.lifetime()));
+        node.set("size", Json.range(birth.size()));
+        birth.height().ifPresent(height -> node.set("height", Json.range(height)));
+        node.set("rotation", Json.range(birth.rotation()));
+        node.set("spin", Json.range(birth.spin()));
+        node.set("opacity", Json.range(birth.opacity()));
+        write(node, birth.colour());
+        return node;
+    }
+
+    private static void write(ObjectNode node, Tint tint) {
+        if (tint instanceof Tint.Between between) {
+            node.putArray("colour")
+                    .add(between.from().toString())
+                    .add(between.to().toString());
+        } else if (tint instanceof Tint.OneOf oneOf) {
+            ArrayNode list = node.putObject("colour").putArray("oneOf");
+            oneOf.colours().forEach(colour -> list.add(colour.toString()));
+        } else if (tint instanceof Tint.From from) {
+            node.putObject("colour").set("from", CurveJson.write(from.gradient()));
+        }
+    }
+
+    private static ObjectNode write(Shape shape) {
+        ObjectNode node = Json.object();
+        if (shape instanceof Shape.Circle circle) {
+            node.put("kind", Thing.word(ShapeKind.CIRCLE));
+            node.set("radius", Json.number(circle.radius()));
+            node.put("fill", Thing.word(circle.fill()));
+            Json.unless(node, "arc", circle.arc(), 360);
+        } else if (shape instanceof Shape.Sphere sphere) {
+            node.put("kind", Thing.word(ShapeKind.SPHERE));
+            node.set("radius", Json.number(sphere.radius()));
+            node.put("fill", Thing.word(sphere.fill()));
+        } else if (shape instanceof Shape.Cone cone) {
+            node.put("kind", Thing.word(ShapeKind.CONE));
+            node.set("radius", Json.number(cone.radius()));
+            node.set("angle", Json.number(cone.angle()));
+        } else if (shape instanceof Shape.Box box) {
+            node.put("kind", Thing.word(ShapeKind.BOX));
+            node.set("size", Json.vector(box.size()));
+        } else if (shape instanceof Shape.Line line) {
+            node.put("kind", Thing.word(ShapeKind.LINE));
+            node.set("length", Json.number(line.length()));
+        } else {
+            node.put("kind", Thing.word(ShapeKind.POINT));
+        }
+        return node;
+    }
+}

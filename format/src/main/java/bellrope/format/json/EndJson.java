@@ -1,0 +1,140 @@
+package bellrope.format.json;
+
+import bellrope.core.effect.End;
+import bellrope.core.effect.End.Barrier;
+import bellrope.core.effect.End.Child;
+import bellrope.core.value.Curve;
+import bellrope.core.value.Gradient;
+import bellrope.core.value.Vec3;
+import java.util.List;
+import java.util.Optional;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The third act of an emitter as JSON, both ways. */
+final class EndJson {
+    private EndJson() {}
+
+    static End read(Thing thing) {
+        Optional<End.Collision> collision = thing.maybe("collision", EndJson::collision);
+        List<Child> children = thing.has("children") ? thing.list("children", EndJson::child) : List.of();
+        Optional<End.Trail> trail = thing.maybe("trail", EndJson::trail);
+        return thing.make(() -> new End(collision, children, trail));
+    }
+
+    private enum BarrierKind {
+        GROUND,
+        PLANE,
+        BOX
+    }
+
+    private static End.Collision collision(Thing thing) {
+        Barrier with = thing.read("with", EndJson::barrier);
+        double bounce = thing.number("bounce", 0);
+        double friction = thing.number("friction", 0);
+        double lifeLost = thing.number("lifeLost", 0);
+        End.Outcome then = thing.choice("then", End.Outcome.class);
+        return thing.make(() -> new End.Collision(with, bounce, friction, lifeLost, then));
+    }
+
+    private static Barrier barrier(Thing t) {
+        return switch (t.choice("kind", BarrierKind.class)) {
+            case GROUND -> {
+                double level = t.number("level", 0);
+                yield t.make(() -> new Barrier.Ground(level));
+            }
+            case PLANE -> {
+                Vec3 place = t.vector("place", Vec3.ZERO);
+                Vec3 normal = t.vector("normal", Vec3.UP);
+                yield t.make(() -> new Barrier.Plane(place, normal));
+            }
+            case BOX -> {
+                Vec3 place = t.vector("place", Vec3.ZERO);
+                Vec3 size = t.vector("size");
+                boolean keepsIn = t.yes("keepsIn");
+                yield t.make(() -> new Barrier.Box(place, size, keepsIn));
+            }
+        };
+    }
+
+    private static Child child(Thing t) {
+        Child.When when = t.choice("when", Child.When.class);
+        Optional<String> emitter = t.maybeText("emitter");
+        Optional<String> effect = t.maybeText("effect");
+        int least = t.whole("least");
+        int most = t.whole("most");
+        double rate = t.number("rate", 1);
+        double chance = t.number("chance", 1);
+        double velocity = t.number("velocity", 0);
+        boolean colour = t.yes("colour");
+        boolean size = t.yes("size");
+        return t.make(() -> new Child(when, emitter, effect, least, most, rate, chance, velocity, colour, size));
+    }
+
+    private static End.Trail trail(Thing t) {
+        double length = t.number("length");
+        End.Trail.By by = t.choice("by", End.Trail.By.class);
+        Curve width = CurveJson.readOrOne(t, "width");
+        Gradient colour = t.has("colour") ? CurveJson.readGradient(t, "colour") : Gradient.WHITE;
+        return t.make(() -> new End.Trail(length, by, width, colour));
+    }
+
+    static ObjectNode write(End end) {
+        ObjectNode node = Json.object();
+        end.collision().ifPresent(collision -> node.set("collision", write(collision)));
+        if (!end.children().isEmpty()) {
+            ArrayNode children = node.putArray("children");
+            end.children().forEach(child -> children.add(write(child)));
+        }
+        end.trail().ifPresent(trail -> {
+            ObjectNode t = node.putObject("trail");
+            t.set("length", Json.number(trail.length()));
+            t.put("by", Thing.word(trail.by()));
+            t.set("width", CurveJson.write(trail.width()));
+            t.set("colour", CurveJson.write(trail.colour()));
+        });
+        return node;
+    }
+
+    private static ObjectNode write(End.Collision collision) {
+        ObjectNode node = Json.object();
+        ObjectNode with = node.putObject("with");
+        if (collision.with() instanceof Barrier.Ground ground) {
+            with.put("kind", Thing.word(BarrierKind.GROUND));
+            Json.unless(with, "level", ground.level(), 0);
+        } else if (collision.with() instanceof Barrier.Plane plane) {
+            with.put("kind", Thing.word(BarrierKind.PLANE));
+            with.set("place", Json.vector(plane.place()));
+            with.set("normal", Json.vector(plane.normal()));
+        } else if (collision.with() instanceof Barrier.Box box) {
+            with.put("kind", Thing.word(BarrierKind.BOX));
+            with.set("place", Json.vector(box.place()));
+            with.set("size", Json.vector(box.size()));
+            with.put("keepsIn", box.keepsIn());
+        }
+        node.set("bounce", Json.number(collision.bounce()));
+        node.set("friction", Json.number(collision.friction()));
+        Json.unless(node, "lifeLost", collision.lifeLost(), 0);
+        node.put("then", Thing.word(collision.then()));
+        return node;
+    }
+
+    private static ObjectNode write(Child child) {
+        ObjectNode node = Json.object();
+        node.put("when", Thing.word(child.when()));
+        child.emitter().ifPresent(name -> node.put("emitter", name));
+        child.effect().ifPresent(name -> node.put("effect", name));
+        node.put("least", child.least());
+        node.put("most", child.most());
+        Json.unless(node, "rate", child.rate(), 1);
+        Json.unless(node, "chance", child.chance(), 1);
+        Json.unless(node, "velocity", child.velocity(), 0);
+        if (child.colour()) {
+            node.put("colour", true);
+        }
+        if (child.size()) {
+            node.put("size", true);
+        }
+        return node;
+    }
+}

@@ -1,0 +1,227 @@
+package bellrope.format.json;
+
+import bellrope.core.effect.Force;
+import bellrope.core.effect.Life;
+import bellrope.core.effect.Look;
+import bellrope.core.value.Curve;
+import bellrope.core.value.Gradient;
+import bellrope.core.value.Vec3;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.Set;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The second act of an emitter, and its look, as JSON, both ways. */
+final class LifeJson {
+    private LifeJson() {}
+
+    static Life read(Thing thing) {
+        Vec3 gravity = thing.vector("gravity");
+        double drag = thing.number("drag");
+        OptionalDouble rest = thing.maybeNumber("restWithin");
+        List<Force> forces = thing.has("forces") ? thing.list("forces", LifeJson::force) : List.of();
+        Curve size = CurveJson.read(thing, "size");
+        Curve opacity = CurveJson.read(thing, "opacity");
+        Gradient colour = CurveJson.readGradient(thing, "colour");
+        Curve speed = CurveJson.readOrOne(thing, "speed");
+        Curve spin = CurveJson.readOrOne(thing, "spin");
+        Set<Life.Lane> replaces = EnumSet.noneOf(Life.Lane.class);
+        if (thing.has("replaces")) {
+            List<String> names = thing.texts("replaces");
+            for (int i = 0; i < names.size(); i++) {
+                lane(thing, names.get(i), i, replaces);
+            }
+        }
+        return thing.make(() -> new Life(gravity, drag, rest, forces, size, opacity, colour, speed, spin, replaces));
+    }
+
+    private static void lane(Thing thing, String name, int index, Set<Life.Lane> into) {
+        for (Life.Lane lane : Life.Lane.values()) {
+            if (Thing.word(lane).equals(name)) {
+                into.add(lane);
+                return;
+            }
+        }
+        thing.wrong("replaces", index, '"' + name + '"', "size, opacity, colour, speed or spin");
+    }
+
+    private enum ForceKind {
+        ATTRACTOR,
+        SWIRL,
+        PUSH,
+        TURBULENCE
+    }
+
+    private static Force force(Thing t) {
+        return switch (t.choice("kind", ForceKind.class)) {
+            case ATTRACTOR -> {
+                Vec3 place = t.vector("place", Vec3.ZERO);
+                double strength = t.number("strength");
+                double radius = t.number("radius");
+                Force.Falloff falloff = t.choice("falloff", Force.Falloff.class);
+                yield t.make(() -> new Force.Attractor(place, strength, radius, falloff));
+            }
+            case SWIRL -> {
+                Vec3 place = t.vector("place", Vec3.ZERO);
+                Vec3 axis = t.vector("axis", Vec3.UP);
+                double strength = t.number("strength");
+                double radius = t.number("radius");
+                Force.Falloff falloff = t.choice("falloff", Force.Falloff.class);
+                yield t.make(() -> new Force.Swirl(place, axis, strength, radius, falloff));
+            }
+            case PUSH -> {
+                double strength = t.number("strength");
+                yield t.make(() -> new Force.Push(strength));
+            }
+            case TURBULENCE -> {
+                double strength = t.number("strength");
+                double size = t.number("size");
+                double speed = t.number("speed");
+                yield t.make(() -> new Force.Turbulence(strength, size, speed));
+            }
+        };
+    }
+
+    static ObjectNode write(Life life) {
+        ObjectNode node = Json.object();
+        node.set("gravity", Json.vector(life.gravity()));
+        node.set("drag", Json.number(life.drag()));
+        life.restWithin().ifPresent(rest -> node.set("restWithin", Json.number(rest)));
+        if (!life.forces().isEmpty()) {
+            ArrayNode forces = node.putArray("forces");
+            life.forces().forEach(force -> forces.add(write(force)));
+        }
+        node.set("size", CurveJson.write(life.size()));
+        node.set("opacity", CurveJson.write(life.opacity()));
+        node.set("colour", CurveJson.write(life.colour()));
+        if (!life.speed().equals(Curve.ONE)) {
+            node.set("speed", CurveJson.write(life.speed()));
+        }
+        if (!life.spin().equals(Curve.ONE)) {
+            node.set("spin", CurveJson.write(life.spin()));
+        }
+        if (!life.replaces().isEmpty()) {
+            ArrayNode replaces = node.putArray("replaces");
+            life.replaces().forEach(lane -> replaces.add(Thing.word(lane)));
+        }
+        return node;
+    }
+
+    private static ObjectNode write(Force force) {
+        ObjectNode node = Json.object();
+        if (force instanceof Force.Attractor a) {
+            node.put("kind", Thing.word(ForceKind.ATTRACTOR));
+            node.set("place", Json.vector(a.place()));
+            node.set("strength", Json.number(a.strength()));
+            node.set("radius", Json.number(a.radius()));
+            node.put("falloff", Thing.word(a.falloff()));
+        } else if (force instanceof Force.Swirl s) {
+            node.put("kind", Thing.word(ForceKind.SWIRL));
+            node.set("place", Json.vector(s.place()));
+            node.set("axis", Json.vector(s.axis()));
+            node.set("strength", Json.number(s.strength()));
+            node.set("radius", Json.number(s.radius()));
+            node.put("falloff", Thing.word(s.falloff()));
+        } else if (force instanceof Force.Push p) {
+            node.put("kind", Thing.word(ForceKind.PUSH));
+            node.set("strength", Json.number(p.strength()));
+        } else if (force instanceof Force.Turbulence t) {
+            node.put("kind", Thing.word(ForceKind.TURBULENCE));
+            node.set("strength", Json.number(t.strength()));
+            node.set("size", Json.number(t.size()));
+            node.set("speed", Json.number(t.speed()));
+        }
+        return node;
+    }
+
+    private enum FrameKind {
+        FIRST,
+        RANDOM,
+        OVER_LIFE,
+        LOOPING
+    }
+
+    private enum PostureKind {
+        CAMERA,
+        FLIGHT,
+        SURFACE,
+        FIXED
+    }
+
+    static Look look(Thing thing) {
+        String sprite = thing.text("sprite");
+        Look.Blend blend = thing.choice("blend", Look.Blend.class);
+        Look.Order order = thing.choice("order", Look.Order.class);
+        Look.Frame frame = thing.maybe("frame", LifeJson::frame).orElse(new Look.Frame.First(0));
+        Look.Posture posture = thing.maybe("posture", LifeJson::posture).orElse(Look.Posture.CAMERA);
+        double brightness = thing.number("brightness", 1);
+        return thing.make(() -> new Look(sprite, blend, order, frame, posture, brightness));
+    }
+
+    private static Look.Frame frame(Thing t) {
+        return switch (t.choice("kind", FrameKind.class)) {
+            case FIRST -> {
+                int number = t.whole("number", 0);
+                yield t.make(() -> new Look.Frame.First(number));
+            }
+            case RANDOM -> t.make(Look.Frame.Random::new);
+            case OVER_LIFE -> t.make(Look.Frame.OverLife::new);
+            case LOOPING -> {
+                OptionalDouble perSecond = t.maybeNumber("perSecond");
+                yield t.make(() -> new Look.Frame.Looping(perSecond));
+            }
+        };
+    }
+
+    private static Look.Posture posture(Thing t) {
+        return switch (t.choice("kind", PostureKind.class)) {
+            case CAMERA -> t.make(() -> Look.Posture.CAMERA);
+            case FLIGHT -> {
+                double stretch = t.number("stretch", 0);
+                yield t.make(() -> new Look.Posture.Flight(stretch));
+            }
+            case SURFACE -> t.make(Look.Posture.Surface::new);
+            case FIXED -> {
+                Vec3 normal = t.vector("normal");
+                yield t.make(() -> new Look.Posture.Fixed(normal));
+            }
+        };
+    }
+
+    static ObjectNode write(Look look) {
+        ObjectNode node = Json.object();
+        node.put("sprite", look.sprite());
+        node.put("blend", Thing.word(look.blend()));
+        node.put("order", Thing.word(look.order()));
+        if (!look.frame().equals(new Look.Frame.First(0))) {
+            ObjectNode frame = node.putObject("frame");
+            if (look.frame() instanceof Look.Frame.First first) {
+                frame.put("kind", Thing.word(FrameKind.FIRST));
+                frame.put("number", first.number());
+            } else if (look.frame() instanceof Look.Frame.Looping looping) {
+                frame.put("kind", Thing.word(FrameKind.LOOPING));
+                looping.perSecond().ifPresent(perSecond -> frame.set("perSecond", Json.number(perSecond)));
+            } else {
+                frame.put(
+                        "kind",
+                        Thing.word(look.frame() instanceof Look.Frame.Random ? FrameKind.RANDOM : FrameKind.OVER_LIFE));
+            }
+        }
+        if (!look.posture().equals(Look.Posture.CAMERA)) {
+            ObjectNode posture = node.putObject("posture");
+            if (look.posture() instanceof Look.Posture.Flight flight) {
+                posture.put("kind", Thing.word(PostureKind.FLIGHT));
+                posture.set("stretch", Json.number(flight.stretch()));
+            } else if (look.posture() instanceof Look.Posture.Fixed fixed) {
+                posture.put("kind", Thing.word(PostureKind.FIXED));
+                posture.set("normal", Json.vector(fixed.normal()));
+            } else {
+                posture.put("kind", Thing.word(PostureKind.SURFACE));
+            }
+        }
+        Json.unless(node, "brightness", look.brightness(), 1);
+        return node;
+    }
+}

@@ -1,0 +1,87 @@
+package bellrope.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import bellrope.core.effect.Effect;
+import bellrope.format.json.Bundle;
+import bellrope.format.json.Changes;
+import bellrope.format.json.JsonText;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Every setting of an effect, there and back, and under the published schema. */
+class WholeModelTest {
+    private static final String EVERYTHING = """
+            {"name": "everything", "description": "", "course": {"kind": "looping", "duration": 2, "windUp": 0.5, "fadeOut": 0.4},
+             "seed": 7,
+             "emitters": [
+              {"name": "a", "seed": 1,
+               "birth": {"bursts": [{"at": 0.1, "least": 2, "most": 5, "times": 3, "pause": 0.2, "chance": 0.5}],
+                "stream": {"perSecond": 30, "over": [{"at": 0, "value": 1, "ease": "linear"}, {"at": 1, "value": 0, "ease": "linear"}], "from": 0.5, "lasting": 1},
+                "perUnit": 4, "delay": 0.25, "cap": 20,
+                "shape": {"kind": "circle", "radius": 1, "fill": "edge", "arc": 90}, "placing": "evenly", "aim": {"kind": "outward"},
+                "spread": 10, "offset": [0, 1, 0], "turn": [90, 0, 0], "space": "local", "inherit": 0.5,
+                "speed": [1, 2], "lifetime": [0.5, 1], "size": [0.1, 0.2], "height": [0.3, 0.4], "rotation": [0, 90], "spin": [-10, 10], "opacity": [0.5, 1],
+                "colour": {"oneOf": ["#FF0000FF", "#00FF0080"]}},
+               "look": {"sprite": "disc", "blend": "screen", "order": "oldest on top", "frame": {"kind": "looping", "perSecond": 24}, "posture": {"kind": "flight", "stretch": 0.1}, "brightness": 2},
+               "life": {"gravity": [1, -9, 0.5], "drag": 0, "restWithin": 2,
+                "forces": [{"kind": "attractor", "place": [1, 0, 0], "strength": -3, "radius": 2, "falloff": "square"},
+                 {"kind": "swirl", "place": [0, 0, 0], "axis": [0, 1, 0], "strength": 4, "radius": 3, "falloff": "linear"},
+                 {"kind": "push", "strength": 2}, {"kind": "turbulence", "strength": 1, "size": 0.5, "speed": 2}],
+                "size": [{"at": 0, "value": 1, "ease": {"out": 2, "in": -1}}, {"at": 1, "value": 0, "ease": "linear"}],
+                "opacity": [{"at": 0, "value": 1, "ease": [0.1, 0.2, 0.3, 0.4]}, {"at": 1, "value": 0, "ease": "linear"}],
+                "colour": [{"at": 0, "colour": "#FFFFFFFF"}, {"at": 1, "colour": "#FF000000"}],
+                "speed": [{"at": 0, "value": 3, "ease": "linear"}], "spin": [{"at": 0, "value": -90, "ease": "linear"}],
+                "replaces": ["size", "speed", "spin"]},
+               "end": {"collision": {"with": {"kind": "box", "place": [0, 0, 0], "size": [4, 4, 4], "keepsIn": true}, "bounce": 0.5, "friction": 0.1, "lifeLost": 0.2, "then": "bounces"},
+                "children": [{"when": "on collision", "emitter": "b", "least": 1, "most": 3, "chance": 0.5, "velocity": 0.2, "colour": true, "size": true},
+                 {"when": "per unit", "effect": "straw puff", "least": 1, "most": 1, "rate": 0.5}],
+                "trail": {"length": 0.4, "by": "seconds", "width": [{"at": 0, "value": 1, "ease": "linear"}, {"at": 1, "value": 0, "ease": "linear"}], "colour": [{"at": 0, "colour": "#FFFFFFFF"}]}}},
+              {"name": "b", "seed": 2,
+               "birth": {"bursts": [], "shape": {"kind": "box", "size": [1, 2, 3]}, "aim": {"kind": "along", "axis": [1, 1, 0]}, "spread": 0, "speed": [0, 0], "lifetime": [1, 1], "size": [1, 1],
+                "rotation": [0, 0], "spin": [0, 0], "opacity": [1, 1], "colour": {"from": [{"at": 0, "colour": "#000000FF"}, {"at": 1, "colour": "#FFFFFFFF"}]}},
+               "look": {"sprite": "disc", "blend": "multiply", "order": "newest on top", "frame": {"kind": "over life"}, "posture": {"kind": "fixed", "normal": [0, 0, 1]}},
+               "life": {"gravity": [0, 0, 0], "drag": 0, "size": [{"at": 0, "value": 1, "ease": "linear"}], "opacity": [{"at": 0, "value": 1, "ease": "hold"}], "colour": [{"at": 0, "colour": "#FFFFFFFF"}]},
+               "end": {"collision": {"with": {"kind": "plane", "place": [0, -1, 0], "normal": [0, 1, 0]}, "bounce": 0, "friction": 1, "then": "sticks"}}}],
+             "parameters": [{"name": "strength", "default": 1, "least": 0, "most": 2, "unit": "×", "description": "", "bindings": [{"property": "force", "mode": "multiply"}, {"property": "brightness", "mode": "multiply", "emitter": "a"}]}]}
+            """;
+
+    private static JsonNode tree(String text) {
+        return JsonText.parse(text).node();
+    }
+
+    @Test
+    void comesBackAsItWent() {
+        Bundle.Read<Effect> read = Bundle.readEffect(tree(EVERYTHING));
+        assertThat(read.problems()).isEmpty();
+        JsonNode written = Bundle.write(read.value().orElseThrow());
+        assertThat(Changes.between(tree(EVERYTHING), written)).isEmpty();
+        assertThat(Bundle.readEffect(written).value()).isEqualTo(read.value());
+    }
+
+    @Test
+    void satisfiesTheSchema() throws IOException {
+        String bundle =
+                "{\"bellrope\":1,\"name\":\"x\",\"settings\":{\"stepsPerSecond\":60,\"metresPerUnit\":1,\"seed\":1,"
+                        + "\"particleLimit\":100},\"sprites\":[],\"events\":[],\"ropes\":[],\"effects\":[" + EVERYTHING
+                        + "]}";
+        assertThat(SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                        .getSchema(Files.readString(Path.of("../docs/format/bundle.schema.json")))
+                        .validate(bundle, InputFormat.JSON))
+                .isEmpty();
+    }
+
+    @Test
+    void aChangeIsToldByTheNamesOfThings() {
+        String after = EVERYTHING.replace("\"cap\": 20", "\"cap\": 30").replace("\"name\": \"b\"", "\"name\": \"c\"");
+        assertThat(Changes.between(tree(EVERYTHING), tree(after)))
+                .extracting(Changes.Change::place)
+                .containsExactly("a › birth › cap", "b", "c");
+    }
+}

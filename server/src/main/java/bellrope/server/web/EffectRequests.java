@@ -1,0 +1,241 @@
+package bellrope.server.web;
+
+import bellrope.core.check.Subject;
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Sprite;
+import bellrope.core.event.Datum;
+import bellrope.core.measure.Numbers;
+import bellrope.core.picture.Picture;
+import bellrope.core.picture.Still;
+import bellrope.core.project.Project;
+import bellrope.core.rope.Rope;
+import bellrope.core.stage.Account.Played;
+import bellrope.core.stage.Preview;
+import bellrope.core.stage.Take;
+import bellrope.core.value.Problem;
+import bellrope.core.value.Vec3;
+import bellrope.core.value.Words;
+import bellrope.format.json.Bundle;
+import bellrope.format.json.PayloadJson;
+import bellrope.format.json.Problems;
+import bellrope.format.json.Recipes;
+import bellrope.format.report.EffectReport;
+import bellrope.format.report.NumbersReport;
+import bellrope.format.sprite.Pictures;
+import bellrope.format.sprite.SpriteCase;
+import bellrope.server.live.Drafts;
+import bellrope.server.store.Kind;
+import bellrope.server.store.ProjectStore;
+import bellrope.server.store.Refusal;
+import bellrope.server.store.Snapshot;
+import bellrope.server.view.Views;
+import bellrope.server.view.Views.PreviewHead;
+import bellrope.server.view.Views.PreviewRequest;
+import bellrope.server.view.Views.RecipeView;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import java.time.Duration;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Effects played for their own sake, their stills, the recipes to start from, and the pictures of sprites. */
+@RestController
+@RequestMapping("/api")
+class EffectRequests {
+    private static final int STILL_WIDTH = 96;
+    private static final int STILL_HEIGHT = 64;
+
+    private final ProjectStore store;
+    private final JsonMapper json;
+    private final Project recipes = Recipes.project();
+    private final Cache<StillKey, byte[]> stills =
+            Caffeine.newBuilder().maximumSize(4_000).build();
+    private final Cache<List<Sprite>, List<Picture>> pictures =
+            Caffeine.newBuilder().maximumSize(8).build();
+
+    /** Everything that a still depends on. */
+    private record StillKey(Effect effect, List<Effect> begun, List<Sprite> sprites, long seed, int stepsPerSecond) {}
+
+    EffectRequests(ProjectStore store, JsonMapper json) {
+        this.store = store;
+        this.json = json;
+    }
+
+    /** Returns a preview in the form of a take: length of the head, the head, then each frame. */
+    @Operation(operationId = "preview")
+    @ApiResponse(
+            responseCode = "200",
+            description = "The head, described here, and the frames",
+            content = @Content(schema = @Schema(implementation = PreviewHead.class)))
+    @ApiResponse(
+            responseCode = "422",
+            description = "Something in it is wrong",
+            content = @Content(schema = @Schema(implementation = Views.Refusal.class)))
+    @PostMapping(path = "/projects/{project}/previews", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    byte[] preview(@PathVariable long project, @RequestBody PreviewRequest request) {
+        Snapshot snapshot = store.get(project);
+        Project whole = Drafts.over(snapshot, request.drafts());
+        Effect effect = part(snapshot, Kind.EFFECT, request.effect(), whole.effects());
+        Preview preview = preview(snapshot, whole, effect, request);
+        Take take = preview.take(whole, true);
+        if (!take.account().refused().isEmpty()) {
+            throw Refusal.wrong(take.account().refused().stream()
+                    .map(p -> new Problem("/payload" + p.place(), p.given(), p.allowed()))
+                    .toList());
+        }
+        Subject subject = Subject.of(whole, effect, preview, take);
+        Vec3 facing = ((Played) take.account().answers().get(0)).facing();
+        PreviewHead head = new PreviewHead(
+                take.pace().stepsPerSecond(),
+                NumbersReport.of(Numbers.of(take)),
+                EffectReport.of(subject),
+                TakeBytes.live(take),
+                TakeBytes.presence(take),
+                take.ended(),
+                new double[] {facing.x(), facing.y(), facing.z()},
+                PayloadJson.write(preview.pull(whole).payload()));
+        return TakeBytes.of(json.writeValueAsString(head), take);
+    }
+
+    private static <T> T part(Snapshot snapshot, Kind kind, long id, List<T> values) {
+        List<Snapshot.Part> parts = snapshot.parts(kind);
+        for (int i = 0; i < parts.size(); i++) {
+            if (parts.get(i).id() == id) {
+                return values.get(i);
+            }
+        }
+        throw Refusal.notThere(kind.word() + " " + id);
+    }
+
+    private static Preview preview(Snapshot snapshot, Project whole, Effect effect, PreviewRequest request) {
+        Preview usual = Preview.plain(effect, request.seed());
+        Optional<Rope> rope = request.rope() == null
+                ? Optional.empty()
+                : Optional.of(part(snapshot, Kind.ROPE, request.rope(), whole.ropes()));
+        Map<String, Datum> payload = Map.of();
+        if (request.payload() != null && !request.payload().isNull()) {
+            Problems problems = new Problems();
+            payload = PayloadJson.read(request.payload(), "/payload", problems);
+            if (!problems.none()) {
+                throw Refusal.wrong(problems.list());
+            }
+        }
+        Vec3 velocity = usual.velocity();
+        if (request.velocity() != null) {
+            if (request.velocity().length != 3) {
+                throw Refusal.wrong(List.of(new Problem(
+                        "/velocity", request.velocity().length + " numbers", "three numbers: x, y, z in u/s")));
+            }
+            velocity = new Vec3(request.velocity()[0], request.velocity()[1], request.velocity()[2]);
+        }
+        return new Preview(
+                effect.name(),
+                rope,
+                payload,
+                choice("/surface", request.surface(), Preview.Surface.GROUND),
+                choice("/side", request.side(), Preview.Side.LEFT),
+                velocity,
+                request.seed(),
+                request.stopAfter() == null ? OptionalDouble.empty() : OptionalDouble.of(request.stopAfter()));
+    }
+
+    private static <E extends Enum<E>> E choice(String place, String given, E usual) {
+        if (given == null) {
+            return usual;
+        }
+        E[] all = usual.getDeclaringClass().getEnumConstants();
+        List<String> words =
+                Arrays.stream(all).map(e -> e.name().toLowerCase(Locale.ROOT)).toList();
+        int at = words.indexOf(given);
+        if (at < 0) {
+            throw Refusal.wrong(List.of(new Problem(place, '"' + given + '"', Words.either(words))));
+        }
+        return all[at];
+    }
+
+    @Operation(operationId = "still")
+    @GetMapping(path = "/projects/{project}/effects/{effect}/still", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> still(@PathVariable long project, @PathVariable long effect) {
+        Snapshot snapshot = store.get(project);
+        Project whole = snapshot.project();
+        return image(still(whole, part(snapshot, Kind.EFFECT, effect, whole.effects())), Duration.ofDays(1));
+    }
+
+    private byte[] still(Project whole, Effect effect) {
+        List<Effect> begun = effect.emitters().stream()
+                .flatMap(e -> e.end().children().stream())
+                .flatMap(c -> c.effect().flatMap(whole::effect).stream())
+                .toList();
+        StillKey key = new StillKey(
+                effect,
+                begun,
+                whole.sprites(),
+                whole.settings().seed(),
+                whole.settings().pace().stepsPerSecond());
+        return stills.get(
+                key,
+                k -> Pictures.png(
+                        Still.of(
+                                whole,
+                                effect,
+                                pictures.get(whole.sprites(), Pictures::of),
+                                2 * STILL_WIDTH,
+                                2 * STILL_HEIGHT),
+                        2 * STILL_WIDTH,
+                        2 * STILL_HEIGHT));
+    }
+
+    @Operation(operationId = "recipes")
+    @GetMapping(path = "/recipes", produces = MediaType.APPLICATION_JSON_VALUE)
+    List<RecipeView> recipes() {
+        return recipes.effects().stream()
+                .map(e -> new RecipeView(e.name(), e.description(), Bundle.write(e)))
+                .toList();
+    }
+
+    @Operation(operationId = "recipeStill")
+    @GetMapping(path = "/recipes/{name}/still", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> recipeStill(@PathVariable String name) {
+        Effect effect = recipes.effect(name).orElseThrow(() -> Refusal.notThere("recipe named " + name));
+        return image(still(recipes, effect), Duration.ofHours(1));
+    }
+
+    @Operation(operationId = "sprite")
+    @GetMapping(path = "/sprites/{name}", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> sprite(@PathVariable String name) {
+        return image(
+                SpriteCase.png(name).orElseThrow(() -> Refusal.notThere("sprite named " + name)), Duration.ofHours(1));
+    }
+
+    @Operation(operationId = "ownSprite")
+    @GetMapping(path = "/projects/{project}/sprites/{sprite}", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> ownSprite(@PathVariable long project, @PathVariable long sprite) {
+        Snapshot snapshot = store.get(project);
+        Sprite found = part(snapshot, Kind.SPRITE, sprite, snapshot.project().sprites());
+        return image(
+                Pictures.png(found).orElseThrow(() -> Refusal.notThere("picture of " + found.name())),
+                Duration.ofHours(1));
+    }
+
+    private static ResponseEntity<byte[]> image(byte[] png, Duration fresh) {
+        return ResponseEntity.ok().cacheControl(CacheControl.maxAge(fresh)).body(png);
+    }
+}
