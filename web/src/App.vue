@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from './api/client'
 import { letterKeys, setLetterKeys, useKeys } from './common/useKeys'
@@ -37,12 +37,33 @@ onMounted(async () => {
 })
 useKeys({ '/': () => search.value?.focus() })
 
+const keys = computed(() => (route.path === '/effects' ? EFFECT_KEYS : ROPE_KEYS))
 function leaveFind() {
   find.value = ''
   search.value?.blur()
 }
 
-const KEYS = [
+const VIEWS = [
+  { path: '/', name: 'Ropes' },
+  { path: '/effects', name: 'Effects' },
+]
+const EFFECT_KEYS = [
+  ['↑ ↓', 'effect before, effect after'],
+  ['N', 'a new effect from a recipe'],
+  ['B', 'the version before, side by side'],
+  ['H', 'show the version before, or the present one'],
+  ['K', 'keep: compare with this from here on'],
+  ['F2', 'in a field: the value before'],
+  ['V', 'revisions'],
+  ['R', 'another roll of the dice'],
+  ['Alt ↑ ↓', 'emitter earlier, later'],
+  ['P', 'hold or run the take'],
+  [', .', 'one frame back, one on'],
+  ['/', 'find an effect'],
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+]
+const ROPE_KEYS = [
   ['Space', 'pull the event'],
   ['1 2 3', 'soft, usual, hard'],
   ['↑ ↓', 'rope before, rope after'],
@@ -62,7 +83,14 @@ const KEYS = [
       <img src="/mark.svg" alt="" width="15" height="27" />
       <b class="brand">Bellrope</b>
       <ProjectMenu @open="open" />
-      <nav aria-label="Views"><RouterLink to="/">Ropes</RouterLink></nav>
+      <nav aria-label="Views">
+        <RouterLink
+          v-for="v in VIEWS"
+          :key="v.path"
+          :to="{ path: v.path, query: route.query.project ? { project: route.query.project } : {} }"
+          >{{ v.name }}</RouterLink
+        >
+      </nav>
       <span class="space" />
       <span class="undo">
         <button
@@ -88,13 +116,13 @@ const KEYS = [
         class="find"
         type="search"
         placeholder="Find  /"
-        aria-label="Find a rope"
+        :aria-label="route.path === '/effects' ? 'Find an effect' : 'Find a rope'"
         @keydown.escape="leaveFind"
       />
       <el-popover trigger="click" placement="bottom-end" :width="260" :show-arrow="false">
         <template #reference><button class="keys">Keys</button></template>
         <dl class="keylist">
-          <template v-for="[key, what] in KEYS" :key="key">
+          <template v-for="[key, what] in keys" :key="key">
             <dt>{{ key }}</dt>
             <dd>{{ what }}</dd>
           </template>
@@ -177,6 +205,7 @@ const KEYS = [
 nav {
   align-self: stretch;
   display: flex;
+  gap: 18px;
   margin-left: 12px;
 }
 nav a {
@@ -187,7 +216,7 @@ nav a {
   font-size: 14px;
   border-bottom: 2px solid transparent;
 }
-nav a.router-link-active {
+nav a.router-link-exact-active {
   color: var(--ink);
   font-weight: 600;
   border-color: var(--bronze);

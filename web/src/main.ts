@@ -7,7 +7,10 @@ import './theme.css'
 
 const router = createRouter({
   history: createWebHashHistory(),
-  routes: [{ path: '/', component: RopesView }],
+  routes: [
+    { path: '/', component: RopesView },
+    { path: '/effects', component: () => import('./effects/EffectsView.vue') },
+  ],
 })
 
 createApp(App).use(createPinia()).use(router).mount('#app')

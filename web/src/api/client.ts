@@ -12,6 +12,13 @@ export type TakeHead = Schemas['TakeHead']
 export type ResponseView = Schemas['ResponseView']
 export type NumbersReport = Schemas['NumbersReport']
 export type AccountReport = Schemas['AccountReport']
+export type PreviewRequest = Schemas['PreviewRequest']
+export type PreviewHead = Schemas['PreviewHead']
+export type EmitterReport = Schemas['EmitterReport']
+export type EffectReport = Schemas['EffectReport']
+export type FindingReport = Schemas['FindingReport']
+export type RecipeView = Schemas['RecipeView']
+export type ChangesView = Schemas['ChangesView']
 export type Refusal = Schemas['Refusal']
 export type Problem = Schemas['Problem']
 
@@ -68,5 +75,17 @@ export const api = {
     json<ResponseView[]>('POST', `/projects/${project}/responses`, { ropes, drafts }, signal),
   take: async (project: number, request: TakeRequest, signal?: AbortSignal) =>
     (await send('POST', `/projects/${project}/takes`, request, signal)).arrayBuffer(),
+  preview: async (project: number, request: PreviewRequest, signal?: AbortSignal) =>
+    (await send('POST', `/projects/${project}/previews`, request, signal)).arrayBuffer(),
+  recipes: () => json<RecipeView[]>('GET', '/recipes'),
+  revisions: (part: number) => json<PartView[]>('GET', `/parts/${part}/revisions`),
+  changes: (part: number, before: number, after: number) =>
+    json<ChangesView>('GET', `/parts/${part}/changes?before=${before}&after=${after}`),
+  /** The revision is only there so that a changed effect is asked for anew. */
+  stillPath: (project: number, effect: number, revision: number) =>
+    `/api/projects/${project}/effects/${effect}/still?revision=${revision}`,
+  recipeStillPath: (name: string) => `/api/recipes/${encodeURIComponent(name)}/still`,
+  ownSpritePath: (project: number, sprite: number, revision: number) =>
+    `/api/projects/${project}/sprites/${sprite}?revision=${revision}`,
   spritePath: (name: string) => `/api/sprites/${encodeURIComponent(name)}`,
 }

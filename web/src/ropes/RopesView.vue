@@ -7,6 +7,7 @@ import { useKeys } from '../common/useKeys'
 import EffectBench from '../effect/EffectBench.vue'
 import { useProject } from '../project/useProject'
 import { readTake, type Frame, type Take } from '../stage/frames'
+import { spriteSources } from '../stage/sprites'
 import StageView from '../stage/StageView.vue'
 import { useLive } from '../stage/useLive'
 import AccountList from './AccountList.vue'
@@ -40,7 +41,7 @@ const event = computed(() => project.events.find((e) => e.id === eventId.value))
 const rope = computed(() => project.ropes.find((r) => r.id === ropeId.value))
 const effect = computed(() => project.effects.find((e) => e.body.name === rope.value?.body.play))
 const users = computed(() => project.ropes.filter((r) => r.body.play === rope.value?.body.play).length)
-const spriteNames = computed(() => project.sprites.map((s) => s.body.name))
+const sprites = computed(() => spriteSources(project.id, project.sprites))
 
 const live = useLive(
   computed(() => project.id),
@@ -329,7 +330,7 @@ useKeys({
         ref="stage"
         :take="take"
         :busy="busy"
-        :sprites="spriteNames"
+        :sprites="sprites"
         :point="point"
         :normal="normal"
       />

@@ -1,24 +1,59 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { api } from '../api/client'
+import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import type { Vector } from '../api/bundle'
 import { showNumber } from '../common/numberText'
 import type { Frame, Take } from './frames'
 import { axes, Renderer, type Backdrop, type Camera } from './renderer'
+import { loadSprites, type SpriteSource } from './sprites'
+
+/** Where a take is; shared by stages that run side by side. */
+export interface Clock {
+  at: number
+  playing: boolean
+}
 
 /**
  * The dark window where light is made. Shows live frames while anything plays, and else the take, again and again. The
  * owner hands live frames to `showLive`, which draws at once.
  */
-const props = defineProps<{
-  take?: Take
-  sprites: string[]
-  /** Whether another take is on its way; then the old one is not worth drawing again. */
-  busy: boolean
-  /** Where the response is and which way its surface faces. */
-  point: Vector
-  normal: Vector
-}>()
+const props = withDefaults(
+  defineProps<{
+    take?: Take<{ stepsPerSecond: number }>
+    sprites: SpriteSource[]
+    /** Whether another take is on its way; then the old one is not worth drawing again. */
+    busy: boolean
+    /** Where the response is and which way its surface faces. */
+    point: Vector
+    normal: Vector
+    /** The clock of another stage, which this one follows. */
+    follows?: Clock
+    /** Height of the window, px. */
+    tall?: number
+    /** How fast time passes, 1 as it is. */
+    rate?: number
+    /** Seconds after which the take begins again; when all is gone if absent. */
+    every?: number
+    /** Drawn in the scrub bar: one number a step. */
+    live?: number[]
+    title?: string
+    /** Another take that is shown beside this one: both are framed alike. */
+    beside?: Take<{ stepsPerSecond: number }>
+    unpaused?: boolean
+  }>(),
+  {
+    take: undefined,
+    follows: undefined,
+    tall: 252,
+    rate: 1,
+    every: undefined,
+    live: undefined,
+    title: '',
+    beside: undefined,
+    unpaused: false,
+  },
+)
+const clock = reactive<Clock>({ at: 0, playing: true })
+const shared = computed(() => props.follows ?? clock)
 
 const VIEWS = ['side', 'top', 'free'] as const
 const BACKDROPS: Backdrop[] = ['night', 'dusk', 'moor', 'snow', 'checker']
@@ -27,12 +62,12 @@ const PAUSE = 0.5
 const canvas = ref<HTMLCanvasElement>()
 const overlay = ref<HTMLCanvasElement>()
 const box = ref<HTMLElement>()
-const view = ref<(typeof VIEWS)[number]>('side')
-const backdrop = ref<Backdrop>('night')
+const view = defineModel<(typeof VIEWS)[number]>('view', { default: 'side' })
+const backdrop = defineModel<Backdrop>('backdrop', { default: 'night' })
 const yaw = ref(30)
 const pitch = ref(25)
-const playing = ref(true)
-const at = ref(0)
+const playing = computed({ get: () => shared.value.playing, set: (v) => (shared.value.playing = v) })
+const at = computed({ get: () => shared.value.at, set: (v) => (shared.value.at = v) })
 const live = shallowRef<Frame>()
 const failure = ref('')
 const scrubbing = ref(false)
@@ -52,15 +87,27 @@ const shown = computed(() => {
   return frames?.[Math.min(Math.floor(at.value), frames.length - 1)]
 })
 
+/** The live particles over the take as an area, 100 wide and 20 high. */
+const liveArea = computed(() => {
+  const values = props.live
+  if (!values || values.length < 2) return ''
+  const most = Math.max(1, ...values)
+  const last = values.length - 1
+  const points = values.map((v, i) => `${((100 * i) / last).toFixed(2)} ${(20 - (18 * v) / most).toFixed(2)}`)
+  return `M0 20L${points.join('L')}L100 20Z`
+})
+
 const HEIGHTS = [1, 1.25, 1.5, 1.75, 2, 2.5, 3, 3.5, 4, 5, 6, 7, 8, 10, 12, 16, 20, 24, 32, 48, 64, 96, 128]
 const camera = computed<Camera>(() => {
   const take = props.take
   const [x, y, z] = props.point
   let tall = 3
   if (take && Number.isFinite(take.least[0])) {
-    const side = Math.max(Math.abs(take.least[0] - x), Math.abs(take.most[0] - x)) * 2
-    const above = take.most[1] - y
-    const below = y - take.least[1]
+    const least = take.least.map((v, i) => Math.min(v, props.beside?.least[i] ?? v))
+    const most = take.most.map((v, i) => Math.max(v, props.beside?.most[i] ?? v))
+    const side = Math.max(Math.abs(least[0] - x), Math.abs(most[0] - x)) * 2
+    const above = most[1] - y
+    const below = y - least[1]
     const aspect = (canvas.value?.width ?? 435) / (canvas.value?.height ?? 264)
     // What falls through the surface is not worth a smaller picture.
     tall = Math.max(side / aspect, (above + 0.15) / 0.7, Math.min(below, above * 0.4) / 0.26) * 1.04
@@ -108,7 +155,7 @@ function expectPull(timeStamp: number) {
   pressed = timeStamp
 }
 
-defineExpose({ showLive, expectPull, step, toggle })
+defineExpose({ showLive, expectPull, step, toggle, clock })
 
 // Where drawing takes longer than a screen frame, every third frame is left to the rest of the bench.
 let late = false
@@ -130,10 +177,11 @@ function frameLoop(now: number) {
   const stale = props.busy && busyFor < 0.15 && !liveNow.value
   if (take && playing.value && !liveNow.value && !scrubbing.value && !stale) {
     const end = take.frames.length - 1
-    const next = at.value + passed * take.head.stepsPerSecond
-    at.value = next > end + PAUSE * take.head.stepsPerSecond ? 0 : next
-    if (Math.floor(at.value) !== drawn) dirty = true
+    const next = at.value + passed * take.head.stepsPerSecond * props.rate
+    const turn = props.every === undefined ? end + PAUSE * take.head.stepsPerSecond : props.every * take.head.stepsPerSecond
+    if (!props.follows) at.value = next > turn ? 0 : next
   }
+  if (!liveNow.value && Math.floor(at.value) !== drawn) dirty = true
   if (dirty && !stale && rested()) {
     drawn = Math.floor(at.value)
     draw()
@@ -189,16 +237,9 @@ function fit() {
   dirty = true
 }
 
-async function loadSprites() {
-  const images = await Promise.all(
-    props.sprites.map(async (name) => {
-      const response = await fetch(api.spritePath(name))
-      const bitmap = await createImageBitmap(await response.blob(), { premultiplyAlpha: 'none' })
-      const flat = new OffscreenCanvas(64, 64).getContext('2d')!
-      flat.drawImage(bitmap, 0, 0, 64, 64)
-      return flat.getImageData(0, 0, 64, 64)
-    }),
-  )
+async function takeSprites() {
+  // First the pictures: before it is mounted there is no renderer to give them to.
+  const images = await loadSprites(props.sprites)
   renderer?.setSprites(images)
   dirty = true
 }
@@ -220,9 +261,9 @@ onMounted(() => {
   loop = requestAnimationFrame(frameLoop)
 })
 watch(
-  () => props.sprites.join('|'),
+  () => JSON.stringify(props.sprites),
   () =>
-    props.sprites.length && loadSprites().catch(() => (failure.value = 'The sprites could not be loaded.')),
+    props.sprites.length && takeSprites().catch(() => (failure.value = 'The sprites could not be loaded.')),
   { immediate: true, flush: 'post' },
 )
 onBeforeUnmount(() => {
@@ -277,6 +318,7 @@ function turn(event: PointerEvent) {
 
 <template>
   <section class="stage" aria-label="Stage">
+    <div class="windows" :style="{ height: tall + 'px' }">
     <div
       ref="box"
       class="window"
@@ -288,10 +330,28 @@ function turn(event: PointerEvent) {
         ref="canvas"
         data-testid="stage"
         role="img"
-        :aria-label="`${shown?.count ?? 0} particles on the stage`"
+        :aria-label="`${shown?.alive ?? 0} particles on the stage`"
       />
       <canvas ref="overlay" class="overlay" aria-hidden="true" />
+      <p v-if="title" class="title">{{ title }}</p>
+      <slot name="over" />
+      <div class="meter" data-testid="meter">
+        <template v-if="!unpaused">
+          <b>{{ liveNow ? 'live' : 'take' }}</b> ·
+          <span data-testid="live-instances">{{ live?.instances ?? 0 }}</span> playing ·
+        </template>
+        <span data-testid="alive">{{ shown?.alive ?? 0 }}</span> alive
+      </div>
+      <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
+      <p v-else-if="!take && !liveNow" class="still">
+        Pull an event, or open a rope, to see its response here.
+      </p>
+    </div>
+    <slot name="beside" />
+    <template v-if="!follows">
+      <div class="chips left"><slot name="left" /></div>
       <div class="chips">
+        <slot name="right" />
         <span class="group" role="group" aria-label="Camera">
           <button v-for="v in VIEWS" :key="v" :aria-pressed="view === v" @click="view = v">{{ v }}</button>
         </span>
@@ -301,17 +361,9 @@ function turn(event: PointerEvent) {
           </button>
         </span>
       </div>
-      <div class="meter" data-testid="meter">
-        <b>{{ liveNow ? 'live' : 'take' }}</b> ·
-        <span data-testid="live-instances">{{ live?.instances ?? 0 }}</span> playing ·
-        <span data-testid="alive">{{ shown?.count ?? 0 }}</span> alive
-      </div>
-      <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
-      <p v-else-if="!take && !liveNow" class="still">
-        Pull an event, or open a rope, to see its response here.
-      </p>
+    </template>
     </div>
-    <div class="scrub">
+    <div v-if="!follows" class="scrub" :class="{ high: liveArea }">
       <button :aria-label="playing ? 'Hold the take' : 'Run the take'" class="run" @click="toggle">
         <svg viewBox="0 0 12 12" width="12" height="12" aria-hidden="true">
           <path v-if="playing" d="M2 1h3v10H2zM7 1h3v10H7z" />
@@ -319,6 +371,10 @@ function turn(event: PointerEvent) {
         </svg>
       </button>
       <span class="time">{{ Math.min(seconds, length).toFixed(2) }} s</span>
+      <span class="track">
+        <svg v-if="liveArea" viewBox="0 0 100 20" preserveAspectRatio="none" aria-hidden="true">
+          <path :d="liveArea" />
+        </svg>
       <input
         type="range"
         min="0"
@@ -331,16 +387,25 @@ function turn(event: PointerEvent) {
         @pointerup="scrubbing = false"
         @keydown.stop
       />
+      </span>
       <span class="time">{{ length.toFixed(2) }} s</span>
-      <span class="quiet">{{ playing ? 'again when all is gone' : 'held' }}</span>
+      <slot name="repeat"
+        ><span class="quiet">{{ playing ? 'again when all is gone' : 'held' }}</span></slot
+      >
     </div>
   </section>
 </template>
 
 <style scoped>
+.windows {
+  position: relative;
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
+}
 .window {
   position: relative;
-  height: 252px;
+  height: 100%;
   background: var(--stage);
   overflow: hidden;
   touch-action: none;
@@ -361,11 +426,11 @@ canvas {
   display: flex;
   gap: 8px;
 }
-.group {
+.chips :deep(.group) {
   display: flex;
   gap: 2px;
 }
-.chips button {
+.chips :deep(button) {
   background: rgba(24, 32, 43, 0.92);
   color: var(--stage-ink);
   font-size: 12px;
@@ -373,10 +438,41 @@ canvas {
   border-radius: 3px;
   border: 1px solid #3a4656;
 }
-.chips button[aria-pressed='true'] {
+.chips :deep(button[aria-pressed='true']) {
   background: var(--stage-ink);
   color: var(--stage);
   font-weight: 600;
+}
+.chips.left {
+  right: auto;
+  left: 8px;
+}
+.title {
+  position: absolute;
+  left: 12px;
+  bottom: 30px;
+  margin: 0;
+  color: var(--stage-ink);
+  font-weight: 600;
+}
+.track {
+  position: relative;
+  flex: 1;
+  display: flex;
+  align-items: center;
+  min-width: 0;
+}
+.track svg {
+  position: absolute;
+  inset: -8px 0 8px 0;
+  width: 100%;
+  height: 20px;
+  fill: var(--bronze-soft);
+  pointer-events: none;
+}
+.scrub.high {
+  height: 44px;
+  padding-top: 8px;
 }
 .meter {
   position: absolute;

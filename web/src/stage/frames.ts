@@ -9,12 +9,16 @@ export interface Frame {
   origin: [number, number, number]
   extent: [number, number, number]
   presence: number
-  /** Four words a particle. */
+  /** Particles alive; `count` counts their pictures, stretches of trails included. */
+  alive: number
+  /** Five words a picture. */
   particles: Uint32Array
 }
 
 const MAGIC = 0x46524c42
 const HEADER = 64
+/** Words a picture. */
+export const WORDS = 5
 
 /** Reads a frame where it lies; the particles are a view, not a copy. */
 export function readFrame(buffer: ArrayBuffer, at = 0): Frame {
@@ -34,12 +38,13 @@ export function readFrame(buffer: ArrayBuffer, at = 0): Frame {
     origin: three(24),
     extent: three(36),
     presence: view.getFloat32(48, true),
-    particles: new Uint32Array(buffer, at + HEADER, count * 4),
+    alive: view.getUint32(52, true),
+    particles: new Uint32Array(buffer, at + HEADER, count * WORDS),
   }
 }
 
-export interface Take {
-  head: TakeHead
+export interface Take<H extends { stepsPerSecond: number } = TakeHead> {
+  head: H
   frames: Frame[]
   /** What the whole take reaches over, in units: least and most of x, y, z. */
   least: [number, number, number]
@@ -47,10 +52,10 @@ export interface Take {
 }
 
 /** Reads a take as the server sends it: head, then frames. */
-export function readTake(buffer: ArrayBuffer): Take {
+export function readTake<H extends { stepsPerSecond: number } = TakeHead>(buffer: ArrayBuffer): Take<H> {
   const view = new DataView(buffer)
   const headLength = view.getUint32(0, true)
-  const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, 4, headLength))) as TakeHead
+  const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, 4, headLength))) as H
   const frames: Frame[] = []
   const least: Take['least'] = [Infinity, Infinity, Infinity]
   const most: Take['most'] = [-Infinity, -Infinity, -Infinity]

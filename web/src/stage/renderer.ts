@@ -1,4 +1,10 @@
-import type { Frame } from './frames'
+import { WORDS, type Frame } from './frames'
+
+/** Words in a row of the texture that holds a frame, and pictures. */
+const WIDE = 1280
+const PER_ROW = WIDE / WORDS
+/** From the side, what lies flat would be a line; it is shown as if from a little above. */
+const TILT = 0.3
 
 /** What the stage looks through. */
 export interface Camera {
@@ -53,26 +59,57 @@ precision highp float;
 precision highp int;
 precision highp usampler2D;
 uniform usampler2D particles;
-uniform vec3 origin, extent, centre, right, up;
+uniform usampler2D bases; // by sprite, its first layer
+uniform vec3 origin, extent, centre, right, up, back;
 uniform vec2 scale; // clip units a unit
+uniform float tilt; // how far what lies flat is shown as from above
 out vec2 at;
 flat out float layer;
 flat out vec4 tint; // premultiplied linear light
+const int WIDE = 1280;
+uint word(int n) { return texelFetch(particles, ivec2(n % WIDE, n / WIDE), 0).r; }
+vec3 direction(uint code) {
+  vec2 e = vec2(float(code & 0xffu), float((code >> 8) & 0xffu)) / 127.0 - 1.0;
+  vec3 v = vec3(e, 1.0 - abs(e.x) - abs(e.y));
+  if (v.z < 0.0) v.xy = (1.0 - abs(v.yx)) * vec2(v.x < 0.0 ? -1.0 : 1.0, v.y < 0.0 ? -1.0 : 1.0);
+  return normalize(v);
+}
+vec2 seen(vec3 v) { return vec2(dot(v, right), dot(v, up)); }
 void main() {
-  int id = gl_VertexID >> 2;
-  uvec4 d = texelFetch(particles, ivec2(id & 1023, id >> 10), 0);
-  vec3 p = origin + vec3(float(d.x & 0xffffu), float(d.x >> 16), float(d.y & 0xffffu)) / 65535.0 * extent;
-  float size = unpackHalf2x16(d.y).y;
-  float turn = float(d.z & 0xffffu) / 65536.0 * 6.283185307;
+  int n = (gl_VertexID >> 2) * 5;
+  uint a = word(n), b = word(n + 1), c = word(n + 2), d = word(n + 3), e = word(n + 4);
+  vec3 p = origin + vec3(float(a & 0xffffu), float(a >> 16), float(b & 0xffffu)) / 65535.0 * extent;
+  float width = unpackHalf2x16(b).y, height = unpackHalf2x16(c).x;
+  uint code = c >> 16, sprite = d & 0xffu, kind = (d >> 16) & 0xffu, posture = kind & 3u;
   vec2 corner = vec2(float(gl_VertexID & 1), float((gl_VertexID >> 1) & 1)) - 0.5;
-  float s = sin(turn), c = cos(turn);
-  vec2 offset = vec2(corner.x * c - corner.y * s, corner.x * s + corner.y * c) * size;
+  vec2 offset;
+  if (posture == 0u) {
+    float turn = float(code) / 65536.0 * 6.283185307;
+    float s = sin(turn), co = cos(turn);
+    vec2 q = corner * vec2(width, height);
+    offset = vec2(q.x * co - q.y * s, q.x * s + q.y * co);
+  } else if (posture == 1u) {
+    vec3 dir = direction(code);
+    vec2 flatDir = vec2(dot(dir, right), dot(dir, up));
+    float l = length(flatDir);
+    float along = sprite == 255u ? width * l : max(height, width * l);
+    vec2 x = l > 1e-6 ? flatDir / l : vec2(1.0, 0.0);
+    offset = x * corner.x * along + vec2(-x.y, x.x) * corner.y * height;
+  } else {
+    vec3 normal = direction(code);
+    vec3 side = abs(normal.y) > 0.999 ? vec3(1.0, 0.0, 0.0) : normalize(cross(vec3(0.0, 1.0, 0.0), normal));
+    vec3 over = cross(normal, side);
+    float turn = float(d >> 24) / 256.0 * 6.283185307;
+    float s = sin(turn), co = cos(turn);
+    vec3 v = (side * co + over * s) * corner.x * width + (over * co - side * s) * corner.y * height;
+    offset = seen(v) - seen(normal) * dot(v, back) * tilt;
+  }
   vec3 rel = p - centre;
   gl_Position = vec4((vec2(dot(rel, right), dot(rel, up)) + offset) * scale, 0.0, 1.0);
   at = vec2(corner.x + 0.5, 0.5 - corner.y);
-  layer = float((d.z >> 16) & 0xffu);
-  float additive = float(d.z >> 24) / 255.0;
-  vec4 srgb = vec4(float(d.w & 0xffu), float((d.w >> 8) & 0xffu), float((d.w >> 16) & 0xffu), float(d.w >> 24)) / 255.0;
+  layer = sprite == 255u ? -1.0 : float(texelFetch(bases, ivec2(int(sprite), 0), 0).r + ((d >> 8) & 0xffu));
+  float additive = ((kind >> 2) & 3u) == 1u ? 1.0 : 0.0;
+  vec4 srgb = vec4(float(e & 0xffu), float((e >> 8) & 0xffu), float((e >> 16) & 0xffu), float(e >> 24)) / 255.0;
   vec3 light = mix(srgb.rgb / 12.92, pow((srgb.rgb + 0.055) / 1.055, vec3(2.4)), step(0.04045, srgb.rgb));
   tint = vec4(light * srgb.a, srgb.a * (1.0 - additive));
 }`
@@ -86,7 +123,8 @@ flat in float layer;
 flat in vec4 tint;
 out vec4 colour;
 void main() {
-  vec4 s = texture(sprites, vec3(at, layer));
+  float across = at.y * 2.0 - 1.0, soft = 1.0 - across * across;
+  vec4 s = layer < 0.0 ? vec4(1.0, 1.0, 1.0, soft * soft) : texture(sprites, vec3(at, layer));
   colour = vec4(tint.rgb * s.rgb, tint.a) * s.a;
 }`
 
@@ -106,8 +144,9 @@ void main() {
  * Draws frames with WebGL 2.
  *
  * All light is added up linearly in an sRGB texture, whose blending the standard defines to be linear, and then shown.
- * One premultiplied blend serves both ways of covering: an additive particle simply covers nothing. A particle is four
- * vertices that read its 16 bytes from a texture, so a frame goes to the screen as it came from the server.
+ * One premultiplied blend serves alpha and additive: an additive particle simply covers nothing. Screen and multiply have
+ * blends of their own. A picture is four vertices that read its 20 bytes from a texture, so a frame goes to the screen as
+ * it came from the server.
  */
 export class Renderer {
   private readonly gl: WebGL2RenderingContext
@@ -116,6 +155,7 @@ export class Renderer {
   private readonly show: WebGLProgram
   private readonly data: WebGLTexture
   private sprites: WebGLTexture
+  private readonly bases: WebGLTexture
   private readonly indices: WebGLBuffer
   private readonly picture: WebGLTexture
   private readonly target: WebGLFramebuffer
@@ -140,6 +180,7 @@ export class Renderer {
     this.show = this.program(FULL, SHOW)
     this.data = gl.createTexture()!
     this.sprites = gl.createTexture()!
+    this.bases = gl.createTexture()!
     this.indices = gl.createBuffer()!
     this.picture = gl.createTexture()!
     this.target = gl.createFramebuffer()!
@@ -176,33 +217,51 @@ export class Renderer {
     return this.places.get(key)!
   }
 
-  /** Takes the project's sprites, in the order in which frames number them. */
-  setSprites(images: ImageData[]) {
+  /** Takes the frames of the project's sprites, in the order in which frames of the stage number the sprites. */
+  setSprites(sprites: ImageData[][]) {
     const gl = this.gl
     const pixels = 64
+    const first = new Uint32Array(256)
+    let layers = 0
+    sprites.forEach((frames, i) => {
+      first[i] = layers
+      layers += frames.length
+    })
+    gl.activeTexture(gl.TEXTURE0)
     gl.deleteTexture(this.sprites)
     this.sprites = gl.createTexture()!
     gl.bindTexture(gl.TEXTURE_2D_ARRAY, this.sprites)
-    gl.texStorage3D(gl.TEXTURE_2D_ARRAY, 7, gl.RGBA8, pixels, pixels, Math.max(1, images.length))
-    images.forEach((image, i) =>
-      gl.texSubImage3D(
-        gl.TEXTURE_2D_ARRAY,
-        0,
-        0,
-        0,
-        i,
-        pixels,
-        pixels,
-        1,
-        gl.RGBA,
-        gl.UNSIGNED_BYTE,
-        linear(image),
-      ),
-    )
+    gl.texStorage3D(gl.TEXTURE_2D_ARRAY, 7, gl.RGBA8, pixels, pixels, Math.max(1, layers))
+    sprites
+      .flat()
+      .forEach((image, i) =>
+        gl.texSubImage3D(
+          gl.TEXTURE_2D_ARRAY,
+          0,
+          0,
+          0,
+          i,
+          pixels,
+          pixels,
+          1,
+          gl.RGBA,
+          gl.UNSIGNED_BYTE,
+          linear(image),
+        ),
+      )
     gl.generateMipmap(gl.TEXTURE_2D_ARRAY)
     gl.texParameteri(gl.TEXTURE_2D_ARRAY, gl.TEXTURE_MIN_FILTER, gl.LINEAR_MIPMAP_NEAREST)
     gl.texParameteri(gl.TEXTURE_2D_ARRAY, gl.TEXTURE_WRAP_S, gl.CLAMP_TO_EDGE)
     gl.texParameteri(gl.TEXTURE_2D_ARRAY, gl.TEXTURE_WRAP_T, gl.CLAMP_TO_EDGE)
+    gl.bindTexture(gl.TEXTURE_2D, this.bases)
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.R32UI, 256, 1, 0, gl.RED_INTEGER, gl.UNSIGNED_INT, first)
+    this.nearest()
+  }
+
+  private nearest() {
+    const gl = this.gl
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST)
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST)
   }
 
   private reserve(count: number) {
@@ -216,44 +275,22 @@ export class Renderer {
     gl.bindBuffer(gl.ELEMENT_ARRAY_BUFFER, this.indices)
     gl.bufferData(gl.ELEMENT_ARRAY_BUFFER, indices, gl.STATIC_DRAW)
     gl.bindVertexArray(null)
-    this.rows = Math.ceil(this.room / 1024)
+    this.rows = Math.ceil(this.room / PER_ROW)
     gl.bindTexture(gl.TEXTURE_2D, this.data)
-    gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA32UI, 1024, this.rows, 0, gl.RGBA_INTEGER, gl.UNSIGNED_INT, null)
-    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, gl.NEAREST)
-    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST)
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.R32UI, WIDE, this.rows, 0, gl.RED_INTEGER, gl.UNSIGNED_INT, null)
+    this.nearest()
   }
 
   private upload(frame: Frame) {
     const gl = this.gl
     this.reserve(frame.count)
     gl.bindTexture(gl.TEXTURE_2D, this.data)
-    const whole = Math.floor(frame.count / 1024)
-    const words = frame.particles
-    if (whole > 0)
-      gl.texSubImage2D(
-        gl.TEXTURE_2D,
-        0,
-        0,
-        0,
-        1024,
-        whole,
-        gl.RGBA_INTEGER,
-        gl.UNSIGNED_INT,
-        words.subarray(0, whole * 4096),
-      )
-    const rest = frame.count - whole * 1024
-    if (rest > 0)
-      gl.texSubImage2D(
-        gl.TEXTURE_2D,
-        0,
-        0,
-        whole,
-        rest,
-        1,
-        gl.RGBA_INTEGER,
-        gl.UNSIGNED_INT,
-        words.subarray(whole * 4096),
-      )
+    const whole = Math.floor(frame.count / PER_ROW)
+    const rest = (frame.count - whole * PER_ROW) * WORDS
+    const put = (y: number, width: number, height: number, words: Uint32Array) =>
+      gl.texSubImage2D(gl.TEXTURE_2D, 0, 0, y, width, height, gl.RED_INTEGER, gl.UNSIGNED_INT, words)
+    if (whole > 0) put(0, WIDE, whole, frame.particles.subarray(0, whole * WIDE))
+    if (rest > 0) put(whole, rest, 1, frame.particles.subarray(whole * WIDE))
   }
 
   private resize() {
@@ -350,19 +387,36 @@ export class Renderer {
     gl.useProgram(this.quads)
     gl.activeTexture(gl.TEXTURE1)
     gl.bindTexture(gl.TEXTURE_2D_ARRAY, this.sprites)
+    gl.activeTexture(gl.TEXTURE2)
+    gl.bindTexture(gl.TEXTURE_2D, this.bases)
     gl.uniform1i(this.at(this.quads, 'particles'), 0)
     gl.uniform1i(this.at(this.quads, 'sprites'), 1)
+    gl.uniform1i(this.at(this.quads, 'bases'), 2)
     gl.uniform3fv(this.at(this.quads, 'origin'), frame.origin)
     gl.uniform3fv(this.at(this.quads, 'extent'), frame.extent)
     gl.uniform3fv(this.at(this.quads, 'centre'), camera.centre)
-    const { right, up } = axes(camera)
+    const { right, up, back } = axes(camera)
     gl.uniform3fv(this.at(this.quads, 'right'), right)
     gl.uniform3fv(this.at(this.quads, 'up'), up)
+    gl.uniform3fv(this.at(this.quads, 'back'), back)
+    gl.uniform1f(this.at(this.quads, 'tilt'), camera.pitch === 0 ? TILT : 0)
     gl.uniform2f(this.at(this.quads, 'scale'), 2 / (camera.height * aspect), 2 / camera.height)
     gl.enable(gl.BLEND)
-    gl.blendFunc(gl.ONE, gl.ONE_MINUS_SRC_ALPHA)
     gl.bindVertexArray(this.vao)
-    gl.drawElements(gl.TRIANGLES, frame.count * 6, gl.UNSIGNED_INT, 0)
+    const words = frame.particles
+    const blend = (i: number) => {
+      const kind = (words[i * WORDS + 3] >>> 18) & 3
+      return kind < 2 ? 0 : kind
+    }
+    for (let from = 0; from < frame.count;) {
+      const kind = blend(from)
+      let to = from + 1
+      while (to < frame.count && blend(to) === kind) to++
+      if (kind === 2) gl.blendFunc(gl.ONE, gl.ONE_MINUS_SRC_COLOR)
+      else gl.blendFunc(kind === 3 ? gl.DST_COLOR : gl.ONE, gl.ONE_MINUS_SRC_ALPHA)
+      gl.drawElements(gl.TRIANGLES, (to - from) * 6, gl.UNSIGNED_INT, from * 24)
+      from = to
+    }
     gl.bindVertexArray(null)
     gl.activeTexture(gl.TEXTURE0)
   }
@@ -377,13 +431,14 @@ export class Renderer {
   }
 }
 
-/** Returns the directions of the picture's right and up in the world. */
-export function axes(camera: Camera): { right: number[]; up: number[] } {
+/** Returns the directions of the picture's right and up and of the viewer in the world. */
+export function axes(camera: Camera): { right: number[]; up: number[]; back: number[] } {
   const yaw = (camera.yaw * Math.PI) / 180
   const pitch = (camera.pitch * Math.PI) / 180
   return {
     right: [Math.cos(yaw), 0, -Math.sin(yaw)],
     up: [-Math.sin(yaw) * Math.sin(pitch), Math.cos(pitch), -Math.cos(yaw) * Math.sin(pitch)],
+    back: [Math.sin(yaw) * Math.cos(pitch), Math.sin(pitch), Math.cos(yaw) * Math.cos(pitch)],
   }
 }
 

@@ -1,7 +1,7 @@
 package bellrope.core.check;
 
-import bellrope.core.value.Range;
-import bellrope.core.value.Words;
+import bellrope.core.effect.Emitter;
+import bellrope.core.effect.Life;
 import java.util.List;
 import java.util.Optional;
 
@@ -14,18 +14,40 @@ final class UnseenMostOfLife implements Check {
             if (unseen <= 0.5 || !s.counted(e).get().seen()) {
                 return Optional.empty();
             }
-            Range life = e.birth().lifetime();
-            double kept = Math.max(0.05, 1 - unseen);
+            double last = lastSeen(e);
             return Optional.of(new Finding(
                     "unseen",
                     Finding.Severity.DOUBTFUL,
                     e.name(),
                     place + "birth/lifetime",
                     "is alive but not seen for " + Math.round(unseen * 100) + " % of its life",
-                    s.mend(
-                            "Shorten its life to " + Words.number(Math.rint(life.most() * kept * 100) / 100) + " s",
-                            e,
-                            x -> x.withBirth(x.birth().with(d -> d.lifetime = d.lifetime.times(kept))))));
+                    last >= 0.95
+                            ? Optional.empty()
+                            : s.mend(
+                                    "End it after " + Math.round(last * 100) + " % of its life",
+                                    e,
+                                    x -> ended(x, last))));
         });
+    }
+
+    private static double lastSeen(Emitter e) {
+        for (int i = 100; i > 5; i--) {
+            double f = i / 100.0;
+            if (e.life().opacity().at(f) * e.birth().opacity().most() >= 0.02
+                    && e.life().size().at(f) * e.birth().size().most() >= 0.01) {
+                return Math.min(1, f + 0.02);
+            }
+        }
+        return 1;
+    }
+
+    // All lanes are stretched by as much as the life is shortened, so that what is seen stays.
+    private static Emitter ended(Emitter e, double at) {
+        Life life = e.life()
+                .withSize(e.life().size().upTo(at))
+                .withOpacity(e.life().opacity().upTo(at))
+                .withSpeed(e.life().speed().upTo(at))
+                .withSpin(e.life().spin().upTo(at));
+        return e.withLife(life).withBirth(e.birth().with(d -> d.lifetime = d.lifetime.times(at)));
     }
 }

@@ -16,6 +16,7 @@ public final class Painter {
     private static final int ALPHA = 0;
     private static final int ADDITIVE = 1;
     private static final int SCREEN = 2;
+    private static final double EDGE = 0.3;
 
     private final List<Picture> sprites;
     private final int width;
@@ -137,10 +138,12 @@ public final class Painter {
         double a = turn / 256.0 * 2 * Math.PI;
         Vec3 across = side.times(StrictMath.cos(a)).plus(up.times(StrictMath.sin(a)));
         Vec3 along = side.times(-StrictMath.sin(a)).plus(up.times(StrictMath.cos(a)));
-        // Flat on level ground it is seen from its edge; a little of it is shown all the same, as the stage does from
-        // above.
-        double tilt = 0.3;
-        set(across.x() * w, (across.y() - across.z() * tilt) * w, along.x() * h, (along.y() - along.z() * tilt) * h);
+        // Seen from its edge it would be a line; depth is sheared along the normal a little, as the stage does.
+        set(
+                (across.x() - across.z() * EDGE * d.x()) * w,
+                (across.y() - across.z() * EDGE * d.y()) * w,
+                (along.x() - along.z() * EDGE * d.x()) * h,
+                (along.y() - along.z() * EDGE * d.y()) * h);
     }
 
     private void set(double ux, double uy, double vx, double vy) {

@@ -47,6 +47,10 @@ public record Project(
         return new Project(name, settings, sprites, events, effects, others);
     }
 
+    public Project withSprites(List<Sprite> others) {
+        return new Project(name, settings, others, events, effects, ropes);
+    }
+
     public Project withEffects(List<Effect> others) {
         return new Project(name, settings, sprites, events, others, ropes);
     }

@@ -1,5 +1,6 @@
 package bellrope.core.value;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -54,6 +55,24 @@ public record Curve(List<Key> keys) {
             keys[i] = new Key(pairs[2 * i], pairs[2 * i + 1], Ease.LINEAR);
         }
         return new Curve(List.of(keys));
+    }
+
+    /** Returns the part up to a fraction above 0, stretched to the whole; the way that is cut becomes straight. */
+    public Curve upTo(double fraction) {
+        List<Key> kept = new ArrayList<>();
+        for (Key key : keys) {
+            if (key.at() < fraction) {
+                kept.add(new Key(key.at() / fraction, key.value(), key.ease()));
+            }
+        }
+        if (kept.size() < keys.size()) {
+            if (!kept.isEmpty()) {
+                Key last = kept.remove(kept.size() - 1);
+                kept.add(new Key(last.at(), last.value(), Ease.LINEAR));
+            }
+            kept.add(new Key(1, at(fraction), Ease.LINEAR));
+        }
+        return new Curve(kept);
     }
 
     public double at(double fraction) {

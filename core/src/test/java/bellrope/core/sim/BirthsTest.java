@@ -9,8 +9,11 @@ import bellrope.core.effect.Birth;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Shape;
 import bellrope.core.effect.Sprite;
+import bellrope.core.effect.Tint;
+import bellrope.core.value.Gradient;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Range;
+import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.function.IntToDoubleFunction;
@@ -128,5 +131,111 @@ class BirthsTest {
         ParticleStore s = born(new Shape.Point(), 0, Vec3.UP);
         uniform(1, 3, i -> s.size[i]);
         uniform(0.5, 1.5, i -> 1 / s.pace[i] / 60);
+    }
+
+    private static Birth from(Shape shape, java.util.function.Consumer<Birth.Draft> more) {
+        return Sample.burst(N, 1).with(d -> {
+            d.shape = shape;
+            d.speed = Range.of(1);
+            more.accept(d);
+        });
+    }
+
+    @Test
+    void aRimIsEvenRoundItsArc() {
+        ParticleStore s = born(from(new Shape.Circle(2, Shape.Fill.EDGE, 90), d -> {}), Vec3.UP);
+        uniform(0, Math.PI / 2, i -> Math.atan2(s.z0[i], s.x0[i]));
+        for (int i = 0; i < N; i++) {
+            assertThat(Math.hypot(s.x0[i], s.z0[i])).isCloseTo(2, within(1e-5));
+        }
+    }
+
+    // Archimedes for the shell; equal volumes for what is inside.
+    @Test
+    void aSphereIsEvenOverItsShellAndThroughItsVolume() {
+        ParticleStore shell = born(from(new Shape.Sphere(3, Shape.Fill.EDGE), d -> {}), Vec3.UP);
+        uniform(-3, 3, i -> shell.y0[i]);
+        uniform(-Math.PI, Math.PI, i -> Math.atan2(shell.z0[i], shell.x0[i]));
+        ParticleStore inside = born(from(new Shape.Sphere(3, Shape.Fill.INSIDE), d -> {}), Vec3.UP);
+        uniform(0, 1, i -> Math.pow(new Vec3(inside.x0[i], inside.y0[i], inside.z0[i]).length() / 3, 3));
+    }
+
+    @Test
+    void aBoxIsEvenOverItsFullSize() {
+        ParticleStore s = born(from(new Shape.Box(new Vec3(2, 4, 6)), d -> {}), Vec3.UP);
+        uniform(-1, 1, i -> s.x0[i]);
+        uniform(-2, 2, i -> s.y0[i]);
+        uniform(-3, 3, i -> s.z0[i]);
+    }
+
+    @Test
+    void aLineIsEvenAlongItsLength() {
+        ParticleStore s = born(from(new Shape.Line(5), d -> {}), Vec3.UP);
+        uniform(-2.5, 2.5, i -> s.x0[i]);
+        assertThat(s.y0[17]).isZero();
+    }
+
+    @Test
+    void evenlyLeavesEqualGaps() {
+        ParticleStore rim =
+                born(from(new Shape.Circle(1, Shape.Fill.EDGE, 360), d -> d.placing = Shape.Placing.EVENLY), Vec3.UP);
+        for (int i = 1; i < N; i++) {
+            double gap = Math.hypot(rim.x0[i] - rim.x0[i - 1], rim.z0[i] - rim.z0[i - 1]);
+            assertThat(gap).isCloseTo(2 * Math.sin(Math.PI / N), within(1e-6));
+        }
+    }
+
+    // Mardia & Jupp: a quadrant of even directions has a mean resultant length of 2√2/π ≈ 0.9003.
+    @Test
+    void outwardFromAQuadrantLeansAsTheTheorySays() {
+        ParticleStore s = born(from(new Shape.Circle(2, Shape.Fill.EDGE, 90), d -> d.aim = new Aim.Outward()), Vec3.UP);
+        double x = 0;
+        double z = 0;
+        for (int i = 0; i < N; i++) {
+            x += s.vx[i];
+            z += s.vz[i];
+        }
+        assertThat(Math.hypot(x, z) / N).isCloseTo(2 * Math.sqrt(2) / Math.PI, within(0.01));
+    }
+
+    @Test
+    void tangentIsSquareToOutward() {
+        ParticleStore s =
+                born(from(new Shape.Circle(2, Shape.Fill.INSIDE, 360), d -> d.aim = new Aim.Tangent()), Vec3.UP);
+        for (int i = 0; i < N; i++) {
+            assertThat(s.vx[i] * s.x0[i] + s.vz[i] * s.z0[i]).isCloseTo(0, within(1e-5f));
+            // Counter-clockwise seen from above: y × r.
+            assertThat(s.z0[i] * s.vx[i] - s.x0[i] * s.vz[i]).isPositive();
+        }
+    }
+
+    @Test
+    void offsetAndTurnAreInTheEffectsFrame() {
+        Birth birth = from(new Shape.Point(), d -> {
+            d.offset = new Vec3(1, 2, 0);
+            d.turn = new Vec3(0, 0, 90);
+        });
+        ParticleStore up = born(birth, Vec3.UP);
+        assertThat(up.x0[0]).isCloseTo(1, within(1e-6f));
+        assertThat(up.vx[0]).as("a quarter turn about z carries up to −x").isCloseTo(-1, within(1e-6f));
+        ParticleStore wall = born(birth, Vec3.RIGHT);
+        assertThat(wall.x0[0]).as("facing right, up is right").isCloseTo(2, within(1e-6f));
+        assertThat(wall.vy[0]).isCloseTo(1, within(1e-6f));
+    }
+
+    @Test
+    void coloursComeFromAListOrAGradient() {
+        Rgba red = new Rgba(255, 0, 0, 255);
+        Rgba blue = new Rgba(0, 0, 255, 255);
+        ParticleStore list = born(from(new Shape.Point(), d -> d.colour = new Tint.OneOf(List.of(red, blue))), Vec3.UP);
+        int reds = 0;
+        for (int i = 0; i < N; i++) {
+            assertThat(list.red[i] + list.blue[i]).isEqualTo(1f);
+            reds += (int) list.red[i];
+        }
+        assertThat(reds).isBetween(N / 2 - 150, N / 2 + 150);
+        Gradient gradient = new Gradient(List.of(new Gradient.Stop(0, red), new Gradient.Stop(1, blue)));
+        ParticleStore from = born(from(new Shape.Point(), d -> d.colour = new Tint.From(gradient)), Vec3.UP);
+        uniform(0, 1, i -> from.blue[i]);
     }
 }

@@ -287,7 +287,7 @@ class MoverTest {
                 // Drag leads to the middle, where the direction of a pull that does not weaken jumps.
                 compare(new Force.Attractor(new Vec3(0, 1, -0.5), 3, 20, falloff), 0.4);
             }
-            compare(new Force.Attractor(new Vec3(0, 1, -0.5), -2, 5, falloff), 0.3);
+            compare(new Force.Attractor(new Vec3(0, 1, -0.5), -2, 50, falloff), 0.3);
         }
 
         @ParameterizedTest

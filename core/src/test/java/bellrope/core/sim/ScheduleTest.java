@@ -7,6 +7,7 @@ import bellrope.core.effect.Birth;
 import bellrope.core.effect.Burst;
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Stream;
+import bellrope.core.value.Curve;
 import bellrope.core.value.Pace;
 import java.util.List;
 import java.util.Optional;
@@ -58,5 +59,29 @@ class ScheduleTest {
         Schedule schedule = new Schedule(stream(40, 0, OptionalDouble.empty()), Course.looping(0.5), Pace.SIXTY);
         assertThat(schedule.streamBefore(600)).isEqualTo(400);
         assertThat(schedule.streamCycle(600)).isZero();
+    }
+
+    @Test
+    void aRateThatFallsToNothingGivesItsIntegral() {
+        // 60 a second over 2 s, falling evenly to 0: 60 in all, a quarter of them in the second half.
+        Stream falling = new Stream(60, Curve.through(0, 1, 1, 0), 0, OptionalDouble.empty());
+        Schedule schedule =
+                new Schedule(Sample.burst(0, 1).with(d -> d.stream = Optional.of(falling)), Course.once(2), Pace.SIXTY);
+        assertThat(streamed(schedule, 61)).isEqualTo(45);
+        assertThat(streamed(schedule, 200)).isEqualTo(60);
+    }
+
+    @Test
+    void aBurstComesAgainAfterItsPause() {
+        Birth birth = Sample.burst(0, 1).with(d -> {
+            d.bursts = List.of(new Burst(0.1, 2, 2, 3, 0.25, 1));
+            d.delay = 0.5;
+        });
+        Schedule schedule = new Schedule(birth, Course.once(2), Pace.SIXTY);
+        assertThat(schedule.fires(0, 0, 36)).isTrue();
+        assertThat(schedule.fires(0, 1, 51)).isTrue();
+        assertThat(schedule.fires(0, 2, 66)).isTrue();
+        assertThat(schedule.lastBirth()).hasValue(66);
+        assertThat(schedule.cycle(0, 1, 51)).isNotEqualTo(schedule.cycle(0, 0, 36));
     }
 }

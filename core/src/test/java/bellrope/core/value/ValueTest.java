@@ -176,4 +176,27 @@ class ValueTest {
             assertThat(Words.number(1e-7)).isEqualTo("1.0E-7");
         }
     }
+
+    // Khronos glTF 2.0, appendix on animation sampler interpolation: cubic spline, at ¼ and ½ of an interval of 0.4.
+    @Test
+    void aSplineFollowsTheGltfFormula() {
+        Curve curve =
+                new Curve(List.of(new Curve.Key(0.2, 1, new Ease.Spline(3, -2)), new Curve.Key(0.6, 2, Ease.LINEAR)));
+        for (double t : new double[] {0, 0.25, 0.5, 1}) {
+            double td = 0.4;
+            double expected = (2 * t * t * t - 3 * t * t + 1) * 1
+                    + td * (t * t * t - 2 * t * t + t) * 3
+                    + (-2 * t * t * t + 3 * t * t) * 2
+                    + td * (t * t * t - t * t) * -2;
+            assertThat(curve.at(0.2 + 0.4 * t)).isCloseTo(expected, within(1e-12));
+        }
+    }
+
+    @Test
+    void aTurnInDegreesGoesAboutXThenYThenZ() {
+        Vec3 turned = Turn.degrees(new Vec3(90, 90, 0)).apply(Vec3.UP);
+        // About x: up becomes +z; about y: +z becomes +x.
+        assertThat(turned.x()).isCloseTo(1, within(1e-12));
+        assertThat(Turn.degrees(new Vec3(0, 0, 90)).apply(Vec3.RIGHT).y()).isCloseTo(1, within(1e-12));
+    }
 }

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import NumberField from '../common/NumberField.vue'
+import { useProject } from '../project/useProject'
+import { useEdit } from './useEdit'
+
+/** How an effect runs through time: once, or again and again with its wind-up and fade-out. */
+const edit = useEdit()
+const project = useProject()
+const course = computed(() => edit.effect.value.course)
+
+function setLoop(looping: boolean) {
+  edit.changeEffect((e) => {
+    e.course = { kind: looping ? 'looping' : 'one shot', duration: e.course.duration }
+  }, true)
+}
+function time(key: 'duration' | 'windUp' | 'fadeOut') {
+  return {
+    onDraft: (v: number) => edit.changeEffect((e) => (e.course[key] = v), false),
+    onCommit: (v: number) => edit.changeEffect((e) => (e.course[key] = v), true),
+    kind: 'time' as const,
+    unit: 's',
+    step: 0.1,
+    most: 60,
+    stepsPerSecond: project.stepsPerSecond,
+  }
+}
+</script>
+
+<template>
+  <span class="course">
+    <select
+      :value="course.kind"
+      aria-label="How it plays"
+      @change="setLoop(($event.target as HTMLSelectElement).value === 'looping')"
+      @keydown.stop
+    >
+      <option value="one shot">one-shot</option>
+      <option>looping</option>
+    </select>
+    <span class="quiet">{{ course.kind === 'looping' ? 'every' : 'of' }}</span>
+    <NumberField :value="course.duration" label="Effect duration" :least="0.02" v-bind="time('duration')" />
+    <template v-if="course.kind === 'looping'">
+      <span class="quiet">winds up</span>
+      <NumberField :value="course.windUp ?? 0" label="Wind-up" :least="0" v-bind="time('windUp')" />
+      <span class="quiet">fades out</span>
+      <NumberField :value="course.fadeOut ?? 0" label="Fade-out" :least="0" v-bind="time('fadeOut')" />
+    </template>
+  </span>
+</template>
+
+<style scoped>
+.course {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 0 5px;
+  align-items: baseline;
+}
+select {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+}
+</style>

@@ -1,0 +1,386 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Barrier, Child, Collision, End, Moment } from '../api/bundle'
+import NumberField from '../common/NumberField.vue'
+import { showNumber } from '../common/numberText'
+import { useProject } from '../project/useProject'
+import CurveLane from './CurveLane.vue'
+import GradientLane from './GradientLane.vue'
+import { put, sets, useEdit } from './useEdit'
+
+/** The third act: what a particle strikes and what it leaves behind, as sentences. */
+const edit = useEdit()
+const project = useProject()
+const end = computed<End>(() => edit.emitter.value.end ?? {})
+const set = (path: string) => sets(edit, `end.${path}`)
+const value = (event: Event) => (event.target as HTMLSelectElement).value
+
+const BARRIERS: Record<Barrier['kind'], { words: string; begin: Barrier }> = {
+  ground: { words: 'the ground', begin: { kind: 'ground' } },
+  plane: { words: 'a plane', begin: { kind: 'plane', place: [0, 0, 0], normal: [0, 1, 0] } },
+  box: { words: 'a box', begin: { kind: 'box', place: [0, 1, 0], size: [4, 4, 4], keepsIn: true } },
+}
+const OUTCOMES: Collision['then'][] = ['bounces', 'sticks', 'dies']
+const MOMENTS: Moment[] = ['at birth', 'per second', 'per unit', 'on collision', 'at end']
+
+function change(act: (end: End) => void) {
+  edit.change((e) => {
+    e.end ??= {}
+    act(e.end)
+    if (!e.end.children?.length) delete e.end.children
+    if (!Object.keys(e.end).length) delete e.end
+  }, true)
+}
+function strike() {
+  change((e) => (e.collision = { with: { kind: 'ground' }, bounce: 0.4, friction: 0.3, then: 'bounces' }))
+}
+function noStrike() {
+  change((e) => {
+    delete e.collision
+    e.children = e.children?.filter((c) => c.when !== 'on collision')
+  })
+}
+const others = computed(() => edit.effect.value.emitters.map((e) => e.name))
+const effects = computed(() =>
+  project.effects.map((e) => e.body.name).filter((n) => n !== edit.effect.value.name),
+)
+function bear() {
+  const other = others.value.find((n) => n !== edit.emitter.value.name) ?? edit.emitter.value.name
+  change((e) => {
+    e.children = [
+      ...(e.children ?? []),
+      { when: e.collision ? 'on collision' : 'at end', emitter: other, least: 1, most: 2 },
+    ]
+  })
+}
+function setWhat(child: Child, i: number, what: string) {
+  change((e) => {
+    const c = e.children![i]
+    delete c.emitter
+    delete c.effect
+    if (what.startsWith('effect ')) {
+      c.effect = what.slice(7)
+      c.least = Math.min(1, child.least)
+      c.most = 1
+    } else c.emitter = what.slice(8)
+  })
+}
+function setWhen(i: number, when: Moment) {
+  change((e) => {
+    const c = e.children![i]
+    c.when = when
+    if (when === 'per second') c.rate ??= 10
+    else if (when === 'per unit') c.rate ??= 4
+    else delete c.rate
+    if (when === 'on collision' && !e.collision)
+      e.collision = { with: { kind: 'ground' }, bounce: 0.4, friction: 0.3, then: 'bounces' }
+  })
+}
+function trail() {
+  change(
+    (e) =>
+      (e.trail = {
+        length: 0.3,
+        by: 'seconds',
+        width: [
+          { at: 0, value: 1, ease: 'linear' },
+          { at: 1, value: 0, ease: 'linear' },
+        ],
+        colour: [
+          { at: 0, colour: '#FFFFFFFF' },
+          { at: 1, colour: '#FFFFFF00' },
+        ],
+      }),
+  )
+}
+const report = computed(() => edit.report.value)
+const unused = computed(() => [
+  ...(end.value.collision ? [] : [{ words: 'collision', use: strike }]),
+  ...(end.value.children?.length ? [] : [{ words: 'children', use: bear }]),
+  ...(end.value.trail ? [] : [{ words: 'trail', use: trail }]),
+])
+const short = (n: number) => showNumber(Number(n.toFixed(2)))
+const fades = computed(() => {
+  const keys = edit.emitter.value.life.opacity
+  return keys[keys.length - 1].value <= 0.05 ? 'fades' : 'vanishes'
+})
+</script>
+
+<template>
+  <section aria-label="End">
+    <h3>End</h3>
+    <div v-if="end.collision" class="saying">
+      on
+      <select
+        :value="end.collision.with.kind"
+        aria-label="Struck"
+        @change="change((e) => (e.collision!.with = { ...BARRIERS[value($event) as Barrier['kind']].begin }))"
+        @keydown.stop
+      >
+        <option v-for="(b, kind) in BARRIERS" :key="kind" :value="kind">{{ b.words }}</option>
+      </select>
+      <template v-if="end.collision.with.kind === 'ground'">
+        at
+        <NumberField
+          :value="end.collision.with.level ?? 0"
+          label="Level of the ground"
+          unit="u"
+          v-bind="set('collision.with.level')"
+        />
+      </template>
+      <template v-else>
+        at
+        <NumberField
+          v-for="(v, i) in end.collision.with.place"
+          :key="i"
+          :value="v"
+          :label="`Barrier, place ${'xyz'[i]}`"
+          :unit="i === 2 ? 'u' : ' '"
+          v-bind="set(`collision.with.place.${i}`)"
+        />
+      </template>
+      <template v-if="end.collision.with.kind === 'plane'">
+        facing
+        <NumberField
+          v-for="(v, i) in end.collision.with.normal"
+          :key="i"
+          :value="v"
+          :label="`Barrier, normal ${'xyz'[i]}`"
+          unit=" "
+          v-bind="set(`collision.with.normal.${i}`)"
+        />
+      </template>
+      <template v-if="end.collision.with.kind === 'box'">
+        <NumberField
+          v-for="(v, i) in end.collision.with.size"
+          :key="i"
+          :value="v"
+          :label="`Barrier, full size ${'xyz'[i]}`"
+          :unit="i === 2 ? 'u full size' : '×'"
+          :least="0.01"
+          :most="2000"
+          v-bind="set(`collision.with.size.${i}`)"
+        />
+        <select
+          :value="end.collision.with.keepsIn ? 'in' : 'out'"
+          aria-label="Keeps particles"
+          @change="change((e) => put(e, 'collision.with.keepsIn', value($event) === 'in'))"
+          @keydown.stop
+        >
+          <option value="in">that keeps them in</option>
+          <option value="out">that keeps them out</option>
+        </select>
+      </template>
+      it
+      <select
+        :value="end.collision.then"
+        aria-label="What becomes of it"
+        @change="change((e) => (e.collision!.then = value($event) as Collision['then']))"
+        @keydown.stop
+      >
+        <option v-for="o in OUTCOMES" :key="o">{{ o }}</option>
+      </select>
+      <template v-if="end.collision.then === 'bounces'">
+        <NumberField
+          :value="end.collision.bounce"
+          label="Bounce"
+          unit="×"
+          :step="0.05"
+          :least="0"
+          :most="1"
+          v-bind="set('collision.bounce')"
+        />
+        friction
+        <NumberField
+          :value="end.collision.friction"
+          label="Friction"
+          unit="×"
+          :step="0.05"
+          :least="0"
+          :most="1"
+          v-bind="set('collision.friction')"
+        />
+        loses
+        <NumberField
+          :value="end.collision.lifeLost ?? 0"
+          label="Life lost"
+          unit="× its life"
+          :step="0.05"
+          :least="0"
+          :most="1"
+          v-bind="set('collision.lifeLost')"
+        />
+      </template>
+      <button class="link" aria-label="Strike nothing" @click="noStrike">×</button>
+    </div>
+    <div v-for="(child, i) in end.children ?? []" :key="i" class="saying">
+      <select
+        :value="child.when"
+        :aria-label="`Child ${i + 1}, when`"
+        @change="setWhen(i, value($event) as Moment)"
+        @keydown.stop
+      >
+        <option v-for="m in MOMENTS" :key="m">{{ m }}</option>
+      </select>
+      <NumberField
+        v-if="child.when === 'per second' || child.when === 'per unit'"
+        :value="child.rate ?? 1"
+        :label="`Child ${i + 1}, rate`"
+        :unit="child.when === 'per second' ? '/s' : '/u'"
+        :step="1"
+        :least="0.01"
+        :most="1000"
+        v-bind="set(`children.${i}.rate`)"
+      />
+      leaves
+      <NumberField
+        :value="child.least"
+        :label="`Child ${i + 1}, least`"
+        kind="whole"
+        unit=" "
+        :step="1"
+        :least="0"
+        :most="child.most"
+        v-bind="set(`children.${i}.least`)"
+      />–<NumberField
+        :value="child.most"
+        :label="`Child ${i + 1}, most`"
+        kind="whole"
+        unit=" "
+        :step="1"
+        :least="child.least"
+        :most="child.effect ? 1 : 1000"
+        v-bind="set(`children.${i}.most`)"
+      />
+      <select
+        :value="child.effect ? `effect ${child.effect}` : `emitter ${child.emitter}`"
+        :aria-label="`Child ${i + 1}, what`"
+        @change="setWhat(child, i, value($event))"
+        @keydown.stop
+      >
+        <optgroup label="of this effect">
+          <option v-for="n in others" :key="n" :value="`emitter ${n}`">{{ n }}</option>
+        </optgroup>
+        <optgroup v-if="effects.length" label="a whole effect">
+          <option v-for="n in effects" :key="n" :value="`effect ${n}`">{{ n }}</option>
+        </optgroup>
+      </select>
+      chance
+      <NumberField
+        :value="child.chance ?? 1"
+        :label="`Child ${i + 1}, chance`"
+        unit="×"
+        :step="0.05"
+        :least="0"
+        :most="1"
+        v-bind="set(`children.${i}.chance`)"
+      />
+      with
+      <NumberField
+        :value="child.velocity ?? 0"
+        :label="`Child ${i + 1}, share of velocity`"
+        unit="× velocity"
+        :step="0.1"
+        :least="-2"
+        :most="2"
+        v-bind="set(`children.${i}.velocity`)"
+      />
+      <label
+        ><input
+          type="checkbox"
+          :checked="child.colour"
+          @change="change((e) => (e.children![i].colour = !child.colour || undefined))"
+        />
+        colour</label
+      >
+      <label
+        ><input
+          type="checkbox"
+          :checked="child.size"
+          @change="change((e) => (e.children![i].size = !child.size || undefined))"
+        />
+        size</label
+      >
+      <button
+        class="link"
+        :aria-label="`Take child ${i + 1} away`"
+        @click="change((e) => e.children!.splice(i, 1))"
+      >
+        ×
+      </button>
+    </div>
+    <div v-if="end.trail" class="saying">
+      trails a ribbon of
+      <NumberField
+        :value="end.trail.length"
+        label="Trail, length"
+        :unit="end.trail.by === 'seconds' ? 's' : 'u'"
+        :step="0.05"
+        :least="0.01"
+        :most="end.trail.by === 'seconds' ? 10 : 1000"
+        v-bind="set('trail.length')"
+      />
+      <select
+        :value="end.trail.by"
+        aria-label="Trail, measured in"
+        @change="change((e) => (e.trail!.by = value($event) as 'seconds' | 'units'))"
+        @keydown.stop
+      >
+        <option>seconds</option>
+        <option>units</option>
+      </select>
+      <button class="link" aria-label="Take the trail away" @click="change((e) => delete e.trail)">×</button>
+      <CurveLane
+        :keys="end.trail.width"
+        label="width"
+        :most="1000"
+        @draft="(k) => edit.change((e) => (e.end!.trail!.width = k), false)"
+        @commit="(k) => edit.change((e) => (e.end!.trail!.width = k), true)"
+      />
+      <GradientLane
+        :stops="end.trail.colour"
+        label="along it"
+        @draft="(s) => edit.change((e) => (e.end!.trail!.colour = s), false)"
+        @commit="(s) => edit.change((e) => (e.end!.trail!.colour = s), true)"
+      />
+    </div>
+    <p class="saying">otherwise it {{ fades }}.</p>
+    <p v-if="report && end.children?.length" class="expected">
+      <b>{{ short(report.children) }}</b> children a particle on average;
+      <template v-if="report.line !== undefined"
+        ><b>{{ short(report.line) }}</b> born in all for each, itself included.</template
+      >
+      <b v-else class="bad">they never die out.</b>
+    </p>
+    <p class="unused quiet">
+      <template v-if="unused.length">not used: </template>
+      <template v-for="(u, i) in unused" :key="u.words"
+        >{{ i ? ', ' : '' }}<button class="link" @click="u.use">{{ u.words }}</button></template
+      >
+      <template v-if="end.children?.length && end.children.length < 8">
+        {{ unused.length ? ' · ' : '' }}<button class="link" @click="bear">+ children</button>
+      </template>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.saying {
+  line-height: 1.9;
+  margin: 0 0 6px;
+}
+.saying select {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+  max-width: 150px;
+}
+.saying label {
+  white-space: nowrap;
+  accent-color: var(--bronze);
+}
+.expected {
+  margin: 4px 0;
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,296 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Force, Key, LaneName, Stop } from '../api/bundle'
+import NumberField from '../common/NumberField.vue'
+import { showNumber } from '../common/numberText'
+import CurveLane from './CurveLane.vue'
+import GradientLane from './GradientLane.vue'
+import { put, sets, useEdit } from './useEdit'
+
+/** The second act: what acts on a particle, and its lanes on one axis from born to gone. */
+const edit = useEdit()
+const life = computed(() => edit.emitter.value.life)
+const before = computed(() => edit.before.value?.life)
+const set = (path: string) => sets(edit, path)
+const ONE: Key[] = [{ at: 0, value: 1, ease: 'linear' }]
+
+const LANES: { name: 'size' | 'opacity' | 'speed' | 'spin'; most: number; least: number; unit: string }[] = [
+  { name: 'size', most: 1000, least: 0, unit: 'u' },
+  { name: 'opacity', most: 1, least: 0, unit: '' },
+  { name: 'speed', most: 1000, least: 0, unit: 'u/s' },
+  { name: 'spin', most: 36000, least: -36000, unit: '°/s' },
+]
+const lanes = computed(() =>
+  LANES.filter(
+    (l) => l.name === 'size' || l.name === 'opacity' || life.value[l.name] || replaces(l.name),
+  ),
+)
+const replaces = (lane: LaneName) => life.value.replaces?.includes(lane) ?? false
+function setReplaces(lane: LaneName, on: boolean) {
+  edit.change((e) => {
+    const rest = (e.life.replaces ?? []).filter((r) => r !== lane)
+    const all = on ? [...rest, lane] : rest
+    if (all.length) e.life.replaces = all
+    else delete e.life.replaces
+    if ((lane === 'speed' || lane === 'spin') && !e.life[lane]) e.life[lane] = [...ONE]
+  }, true)
+}
+function setLane(lane: string, keys: Key[] | Stop[], save: boolean) {
+  edit.change((e) => put(e, `life.${lane}`, keys), save)
+}
+function dropLane(lane: 'speed' | 'spin') {
+  edit.change((e) => {
+    delete e.life[lane]
+    if (e.life.replaces) e.life.replaces = e.life.replaces.filter((r) => r !== lane)
+  }, true)
+}
+
+const FORCES: Record<Force['kind'], { words: string; begin: Force }> = {
+  attractor: {
+    words: 'attractor',
+    begin: { kind: 'attractor', place: [0, 1, 0], strength: 6, radius: 3, falloff: 'linear' },
+  },
+  swirl: {
+    words: 'swirl',
+    begin: { kind: 'swirl', place: [0, 0, 0], axis: [0, 1, 0], strength: 6, radius: 3, falloff: 'linear' },
+  },
+  push: { words: 'outward push', begin: { kind: 'push', strength: 4 } },
+  turbulence: { words: 'turbulence', begin: { kind: 'turbulence', strength: 3, size: 1, speed: 0.5 } },
+}
+function addForce(kind: Force['kind']) {
+  edit.change((e) => (e.life.forces = [...(e.life.forces ?? []), { ...FORCES[kind].begin }]), true)
+}
+function dropForce(i: number) {
+  edit.change((e) => {
+    e.life.forces!.splice(i, 1)
+    if (!e.life.forces!.length) delete e.life.forces
+  }, true)
+}
+const name = (force: Force) =>
+  force.kind === 'attractor' && force.strength < 0 ? 'repeller' : FORCES[force.kind].words
+function setRest(on: boolean) {
+  edit.change((e) => {
+    if (on) e.life.restWithin = Number((edit.report.value?.restWithin ?? 1).toFixed(2))
+    else delete e.life.restWithin
+  }, true)
+}
+const unused = computed(() => {
+  const quiet: { words: string; use: () => void }[] = []
+  if (!life.value.speed)
+    quiet.push({ words: 'speed', use: () => setLane('speed', [...ONE, { at: 1, value: 0.5 }], true) })
+  if (!life.value.spin)
+    quiet.push({ words: 'spin', use: () => setLane('spin', [...ONE, { at: 1, value: 0 }], true) })
+  if (life.value.restWithin === undefined)
+    quiet.push({ words: 'comes to rest within', use: () => setRest(true) })
+  for (const kind of Object.keys(FORCES) as Force['kind'][])
+    quiet.push({ words: FORCES[kind].words, use: () => addForce(kind) })
+  return quiet
+})
+const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravity[2] !== 0)
+</script>
+
+<template>
+  <section aria-label="Life">
+    <h3>
+      Life
+      <span class="forces">
+        <span class="quiet">gravity</span>
+        <template v-if="sideways">
+          <NumberField :value="life.gravity[0]" label="Sideways gravity, x" unit=" " v-bind="set('life.gravity.0')" />
+        </template>
+        <NumberField
+          :value="life.gravity[1]"
+          label="Gravity"
+          :unit="sideways ? ' ' : 'u/s²'"
+          :step="0.5"
+          :least="-1000"
+          :most="1000"
+          v-bind="set('life.gravity.1')"
+        />
+        <NumberField
+          v-if="sideways"
+          :value="life.gravity[2]"
+          label="Sideways gravity, z"
+          unit="u/s²"
+          v-bind="set('life.gravity.2')"
+        />
+        <button v-else class="link" title="Gravity to a side" @click="edit.change((e) => (e.life.gravity[0] = 1), true)">
+          + x
+        </button>
+        <template v-if="life.restWithin === undefined">
+          <span class="quiet">drag</span>
+          <NumberField
+            :value="life.drag"
+            label="Drag"
+            unit="/s"
+            :least="0"
+            :most="100"
+            v-bind="set('life.drag')"
+          />
+          <span v-if="edit.report.value?.restWithin" class="quiet rest" title="99 % of the speed is gone by then">
+            rests in {{ showNumber(Number(edit.report.value.restWithin.toFixed(1))) }} s
+          </span>
+        </template>
+        <template v-else>
+          <span class="quiet">rests within</span>
+          <NumberField
+            :value="life.restWithin"
+            label="Comes to rest within"
+            unit="s"
+            kind="time"
+            :step="0.1"
+            :least="0.02"
+            :most="60"
+            v-bind="set('life.restWithin')"
+          />
+          <button class="link" aria-label="Give a drag instead" @click="setRest(false)">×</button>
+        </template>
+      </span>
+    </h3>
+    <div v-for="(force, i) in life.forces ?? []" :key="i" class="field">
+      <span class="quiet">{{ name(force) }}</span>
+      <span>
+        <NumberField
+          :value="force.strength"
+          :label="`${name(force)}, strength`"
+          unit="u/s²"
+          :step="0.5"
+          :least="force.kind === 'turbulence' ? 0 : -10000"
+          :most="10000"
+          v-bind="set(`life.forces.${i}.strength`)"
+        />
+        <template v-if="'radius' in force">
+          <span class="quiet">within</span>
+          <NumberField
+            :value="force.radius"
+            :label="`${name(force)}, radius`"
+            unit="u"
+            :least="0.01"
+            :most="1000"
+            v-bind="set(`life.forces.${i}.radius`)"
+          />
+          <select
+            :value="force.falloff"
+            :aria-label="`${name(force)}, fall-off`"
+            @change="
+              edit.change(
+                (e) => put(e, `life.forces.${i}.falloff`, ($event.target as HTMLSelectElement).value),
+                true,
+              )
+            "
+            @keydown.stop
+          >
+            <option value="none">even</option>
+            <option value="linear">falls off evenly</option>
+            <option value="square">by the square</option>
+          </select>
+          <span class="quiet">at</span>
+          <NumberField
+            v-for="(v, axis) in force.place"
+            :key="axis"
+            :value="v"
+            :label="`${name(force)}, place ${'xyz'[axis]}`"
+            :unit="axis === 2 ? 'u' : ' '"
+            v-bind="set(`life.forces.${i}.place.${axis}`)"
+          />
+        </template>
+        <template v-if="force.kind === 'swirl'">
+          <span class="quiet">about</span>
+          <NumberField
+            v-for="(v, axis) in force.axis"
+            :key="'a' + axis"
+            :value="v"
+            :label="`swirl, axis ${'xyz'[axis]}`"
+            unit=" "
+            v-bind="set(`life.forces.${i}.axis.${axis}`)"
+          />
+        </template>
+        <template v-if="force.kind === 'turbulence'">
+          <span class="quiet">of</span>
+          <NumberField
+            :value="force.size"
+            label="turbulence, size"
+            unit="u"
+            :least="0.01"
+            :most="1000"
+            v-bind="set(`life.forces.${i}.size`)"
+          />
+          <NumberField
+            :value="force.speed"
+            label="turbulence, speed"
+            unit="/s"
+            :least="0"
+            :most="100"
+            v-bind="set(`life.forces.${i}.speed`)"
+          />
+        </template>
+        <button class="drop" :aria-label="`Take the ${name(force)} away`" @click="dropForce(i)">×</button>
+      </span>
+    </div>
+    <template v-for="lane in lanes" :key="lane.name">
+      <CurveLane
+        :keys="life[lane.name] ?? ONE"
+        :base="before?.[lane.name] ?? (before ? ONE : undefined)"
+        :label="lane.name"
+        :most="lane.most"
+        :least="lane.least"
+        :unit="replaces(lane.name) ? lane.unit : '×'"
+        :replaces="replaces(lane.name)"
+        @draft="(k) => setLane(lane.name, k, false)"
+        @commit="(k) => setLane(lane.name, k, true)"
+        @replace="(on) => setReplaces(lane.name, on)"
+      />
+      <button
+        v-if="lane.name === 'speed' || lane.name === 'spin'"
+        class="link leave"
+        @click="dropLane(lane.name)"
+      >
+        leave out {{ lane.name }}
+      </button>
+    </template>
+    <GradientLane
+      :stops="life.colour"
+      :base="before && JSON.stringify(before.colour) !== JSON.stringify(life.colour) ? before.colour : undefined"
+      label="colour"
+      @draft="(s) => setLane('colour', s, false)"
+      @commit="(s) => setLane('colour', s, true)"
+    />
+    <div class="axis quiet" aria-hidden="true">
+      <span>born</span><span>25 %</span><span>50 %</span><span>75 %</span><span>gone</span>
+    </div>
+    <p class="unused quiet">
+      not used:
+      <template v-for="(u, i) in unused" :key="u.words"
+        >{{ i ? ', ' : '' }}<button class="link" @click="u.use">{{ u.words }}</button></template
+      >
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.forces {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: flex-end;
+  gap: 0 5px;
+  font-weight: 400;
+  align-items: baseline;
+}
+.rest {
+  font-size: 12px;
+}
+.axis {
+  display: flex;
+  justify-content: space-between;
+  margin-left: 58px;
+  font-size: 11px;
+  margin-top: 2px;
+}
+.lane + .lane {
+  margin-top: 4px;
+}
+.leave {
+  margin-left: 58px;
+  font-size: 12px;
+}
+</style>

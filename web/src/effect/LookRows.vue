@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Blend, FrameChoice, Posture } from '../api/bundle'
+import NumberField from '../common/NumberField.vue'
+import { showNumber } from '../common/numberText'
+import { useProject } from '../project/useProject'
+import SettingRow from './SettingRow.vue'
+import SpriteSheet from './SpriteSheet.vue'
+import { put, sets, useEdit } from './useEdit'
+
+/** The look of a particle: its picture and frame, how it covers, which way it is turned, how bright it is. */
+const edit = useEdit()
+const project = useProject()
+const look = computed(() => edit.emitter.value.look)
+const sheet = computed(() => project.sprites.find((s) => s.body.name === look.value.sprite)?.body.sheet)
+const BLENDS: Blend[] = ['alpha', 'additive', 'screen', 'multiply']
+const POSTURES: Record<Posture['kind'], { words: string; begin: Posture | undefined }> = {
+  camera: { words: 'faces the camera', begin: undefined },
+  flight: { words: 'along its flight', begin: { kind: 'flight', stretch: 0.04 } },
+  surface: { words: 'flat on the surface', begin: { kind: 'surface' } },
+  fixed: { words: 'fixed', begin: { kind: 'fixed', normal: [0, 0, 1] } },
+}
+const FRAMES: Record<FrameChoice['kind'], { words: string; begin: FrameChoice | undefined }> = {
+  first: { words: 'the first', begin: undefined },
+  random: { words: 'a random one', begin: { kind: 'random' } },
+  'over life': { words: 'all, over life', begin: { kind: 'over life' } },
+  looping: { words: 'all, again and again', begin: { kind: 'looping' } },
+}
+function set(path: string, value: unknown) {
+  edit.change((e) => put(e, path, value), true)
+}
+const BRING = '/bring'
+const bringing = ref(false)
+function chooseSprite(event: Event) {
+  if (value(event) === BRING) {
+    bringing.value = true
+    ;(event.target as HTMLSelectElement).value = look.value.sprite
+  } else set('look.sprite', value(event))
+}
+function brought(name: string) {
+  set('look.sprite', name)
+  bringing.value = false
+}
+const value = (event: Event) => (event.target as HTMLSelectElement).value
+const saturation = computed(() => edit.report.value?.saturation)
+</script>
+
+<template>
+  <SettingRow path="look.sprite" name="sprite" label="Sprite" kind="none">
+    <select
+      :value="look.sprite"
+      aria-label="Sprite"
+      @change="chooseSprite"
+      @keydown.stop
+    >
+      <option v-for="s in project.sprites" :key="s.id">{{ s.body.name }}</option>
+      <option :value="BRING">bring a picture…</option>
+    </select>
+    <select :value="look.blend" aria-label="Blend mode" @change="set('look.blend', value($event))" @keydown.stop>
+      <option v-for="b in BLENDS" :key="b">{{ b }}</option>
+    </select>
+  </SettingRow>
+  <SpriteSheet v-if="bringing" @close="bringing = false" @brought="brought" />
+  <div v-if="sheet && sheet.frames > 1" class="field">
+    <span class="quiet">frame</span>
+    <span>
+      <select
+        :value="look.frame?.kind ?? 'first'"
+        aria-label="Frame"
+        @change="set('look.frame', FRAMES[value($event) as FrameChoice['kind']].begin)"
+        @keydown.stop
+      >
+        <option v-for="(f, kind) in FRAMES" :key="kind" :value="kind">{{ f.words }}</option>
+      </select>
+      <NumberField
+        v-if="look.frame?.kind === 'looping'"
+        :value="look.frame.perSecond ?? sheet.perSecond"
+        label="Frames a second"
+        unit="/s"
+        :step="1"
+        :least="0.1"
+        :most="240"
+        v-bind="sets(edit, 'look.frame.perSecond')"
+      />
+    </span>
+  </div>
+  <SettingRow
+    v-if="look.posture"
+    path="look.posture"
+    name="turned"
+    label="Which way it is turned"
+    kind="none"
+  >
+    <select
+      :value="look.posture?.kind ?? 'camera'"
+      aria-label="Which way it is turned"
+      @change="set('look.posture', POSTURES[value($event) as Posture['kind']].begin)"
+      @keydown.stop
+    >
+      <option v-for="(p, kind) in POSTURES" :key="kind" :value="kind">{{ p.words }}</option>
+    </select>
+    <NumberField
+      v-if="look.posture?.kind === 'flight'"
+      :value="look.posture.stretch"
+      label="Stretch"
+      unit="s long"
+      :step="0.01"
+      :least="0"
+      :most="10"
+      v-bind="sets(edit, 'look.posture.stretch')"
+    />
+    <template v-if="look.posture?.kind === 'fixed'">
+      <NumberField
+        v-for="(v, i) in look.posture.normal"
+        :key="i"
+        :value="v"
+        :label="`Normal, ${'xyz'[i]}`"
+        unit=" "
+        v-bind="sets(edit, `look.posture.normal.${i}`)"
+      />
+    </template>
+  </SettingRow>
+  <SettingRow
+    v-if="(look.brightness ?? 1) !== 1"
+    path="look.brightness"
+    name="brightness"
+    label="Brightness"
+    unit="×"
+    :usual="1"
+    :step="0.1"
+    :least="0"
+    :most="1000"
+  >
+    <span v-if="saturation !== undefined" class="quiet" title="From there on it only bleaches">
+      full from {{ showNumber(Number(saturation.toFixed(2))) }} ×
+    </span>
+  </SettingRow>
+  <SettingRow v-if="look.order === 'oldest on top'" path="look.order" name="on top" label="On top" kind="none">
+    <select :value="look.order" aria-label="Draw order" @change="set('look.order', value($event))" @keydown.stop>
+      <option value="newest on top">the newest</option>
+      <option value="oldest on top">the oldest</option>
+    </select>
+  </SettingRow>
+</template>

@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Pair, Vector } from '../api/bundle'
+import NumberField from '../common/NumberField.vue'
+import PairField from '../common/PairField.vue'
+import { showNumber, type NumberKind } from '../common/numberText'
+import { useProject } from '../project/useProject'
+import { at, put, sets, useEdit } from './useEdit'
+
+/**
+ * One setting of an emitter: its name, the value it had before as a ghost, how the births share out, and the field. F2
+ * gives the value before back.
+ */
+const props = withDefaults(
+  defineProps<{
+    path: string
+    name: string
+    label: string
+    kind?: 'number' | 'pair' | 'vector' | 'none'
+    number?: NumberKind
+    unit?: string
+    least?: number
+    most?: number
+    step?: number
+    usual?: unknown
+    bins?: number[]
+    droppable?: boolean
+  }>(),
+  {
+    kind: 'number',
+    number: 'plain',
+    unit: '',
+    least: -Infinity,
+    most: Infinity,
+    step: 0.1,
+    usual: undefined,
+    bins: undefined,
+    droppable: false,
+  },
+)
+const edit = useEdit()
+const project = useProject()
+const value = computed(() => at(edit.emitter.value, props.path) ?? props.usual)
+const handlers = computed(() => sets(edit, props.path))
+const field = computed(() => ({
+  kind: props.number,
+  unit: props.unit,
+  least: props.least,
+  most: props.most,
+  step: props.step,
+  stepsPerSecond: project.stepsPerSecond,
+}))
+
+const before = computed(() => (edit.before.value ? at(edit.before.value, props.path) : value.value))
+const changed = computed(
+  () =>
+    JSON.stringify(at(edit.emitter.value, props.path)) !== JSON.stringify(before.value) && edit.before.value,
+)
+function inWords(v: unknown): string {
+  if (v === undefined) return 'unused'
+  if (typeof v === 'number') return showNumber(v)
+  if (Array.isArray(v) && v.every((n) => typeof n === 'number'))
+    return (v as number[]).map(showNumber).join(v.length === 2 ? '–' : ', ')
+  return 'as before'
+}
+function giveBack() {
+  edit.change((e) => put(e, props.path, before.value), true)
+}
+function key(event: KeyboardEvent) {
+  if (event.key !== 'F2' || !changed.value) return
+  event.preventDefault()
+  event.stopPropagation()
+  ;(document.activeElement as HTMLElement | null)?.blur()
+  giveBack()
+}
+const tallest = computed(() => Math.max(1, ...(props.bins ?? [])))
+const AXES = ['x', 'y', 'z']
+function axis(i: number, v: number, save: boolean) {
+  const next = [...(value.value as Vector)]
+  next[i] = v
+  edit.change((e) => put(e, props.path, next), save)
+}
+</script>
+
+<template>
+  <div class="field" :data-setting="path" @keydown.capture="key">
+    <span class="quiet">{{ name }}</span>
+    <span class="value">
+      <button
+        v-if="changed"
+        class="ghost"
+        :aria-label="`${label}: back to ${inWords(before)}`"
+        title="As it was before; F2 gives it back"
+        @click="giveBack"
+      >
+        {{ inWords(before) }}
+      </button>
+      <svg v-if="bins?.some((b) => b)" viewBox="0 0 48 12" width="40" height="12" aria-hidden="true">
+        <rect
+          v-for="(b, i) in bins"
+          :key="i"
+          :x="(i * 48) / bins.length"
+          :width="48 / bins.length - 1"
+          :y="12 - (12 * b) / tallest"
+          :height="(12 * b) / tallest"
+        />
+      </svg>
+      <slot />
+      <NumberField
+        v-if="kind === 'number'"
+        v-bind="{ ...field, ...handlers }"
+        :value="value as number"
+        :label="label"
+      />
+      <PairField
+        v-else-if="kind === 'pair'"
+        v-bind="{ ...field, ...handlers }"
+        :value="value as Pair"
+        :label="label"
+        :plain="!!bins"
+      />
+      <template v-else-if="kind === 'vector'">
+        <NumberField
+          v-for="(v, i) in value as Vector"
+          :key="i"
+          v-bind="field"
+          :value="v"
+          :label="`${label}, ${AXES[i]}`"
+          :unit="i === 2 ? unit : ' '"
+          @draft="axis(i, $event, false)"
+          @commit="axis(i, $event, true)"
+        />
+      </template>
+      <slot name="after" />
+      <button
+        v-if="droppable"
+        class="drop"
+        :aria-label="`Leave out ${label}`"
+        @click="edit.change((e) => put(e, path, undefined), true)"
+      >
+        ×
+      </button>
+    </span>
+  </div>
+</template>
+
+<style scoped>
+svg {
+  align-self: center;
+  fill: var(--bronze-soft);
+  flex: none;
+}
+</style>

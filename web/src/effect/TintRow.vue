@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Stop, Tint } from '../api/bundle'
+import ColourField from './ColourField.vue'
+import GradientLane from './GradientLane.vue'
+import SettingRow from './SettingRow.vue'
+import { useEdit } from './useEdit'
+
+/** The colours that particles are born with: between two, one of a list, or from a gradient. */
+const edit = useEdit()
+const tint = computed(() => edit.emitter.value.birth.colour)
+const kind = computed(() => (Array.isArray(tint.value) ? 'between' : 'oneOf' in tint.value ? 'one of' : 'from'))
+const colours = computed<string[]>(() =>
+  Array.isArray(tint.value)
+    ? tint.value
+    : 'oneOf' in tint.value
+      ? tint.value.oneOf
+      : tint.value.from.map((s) => s.colour),
+)
+
+function setKind(next: string) {
+  const [first, last] = [colours.value[0], colours.value.at(-1)!]
+  const made: Tint =
+    next === 'between'
+      ? [first, last]
+      : next === 'one of'
+        ? { oneOf: [...colours.value] }
+        : {
+            from: [
+              { at: 0, colour: first },
+              { at: 1, colour: last },
+            ],
+          }
+  edit.change((e) => (e.birth.colour = made), true)
+}
+function setColour(i: number, value: string, save: boolean) {
+  edit.change((e) => {
+    const t = e.birth.colour
+    if (Array.isArray(t)) t[i] = value
+    else if ('oneOf' in t) t.oneOf[i] = value
+  }, save)
+}
+function list(change: (list: string[]) => void) {
+  edit.change((e) => {
+    const t = e.birth.colour
+    if (!Array.isArray(t) && 'oneOf' in t) change(t.oneOf)
+  }, true)
+}
+function setStops(stops: Stop[], save: boolean) {
+  edit.change((e) => (e.birth.colour = { from: stops }), save)
+}
+const label = (i: number) =>
+  kind.value === 'between' ? (i === 0 ? 'Colour, from' : 'Colour, to') : `Colour ${i + 1}`
+</script>
+
+<template>
+  <SettingRow path="birth.colour" name="colour" label="Colour" kind="none">
+    <select
+      :value="kind"
+      aria-label="How colours are chosen"
+      @change="setKind(($event.target as HTMLSelectElement).value)"
+      @keydown.stop
+    >
+      <option value="between">between</option>
+      <option value="one of">one of</option>
+      <option value="from">gradient</option>
+    </select>
+    <span v-if="kind !== 'from'" class="swatches">
+      <ColourField
+        v-for="(c, i) in colours"
+        :key="i"
+        :value="c"
+        :label="label(i)"
+        @draft="(v) => setColour(i, v, false)"
+        @commit="(v) => setColour(i, v, true)"
+      />
+      <template v-if="kind === 'one of'">
+        <button class="link" aria-label="Another colour" @click="list((l) => l.push(l.at(-1)!))">+</button>
+        <button
+          v-if="colours.length > 1"
+          class="link"
+          aria-label="Take the last colour away"
+          @click="list((l) => l.pop())"
+        >
+          −
+        </button>
+      </template>
+    </span>
+  </SettingRow>
+  <GradientLane
+    v-if="!Array.isArray(tint) && 'from' in tint"
+    :stops="tint.from"
+    label="each one's own"
+    @draft="(s) => setStops(s, false)"
+    @commit="(s) => setStops(s, true)"
+  />
+</template>
+
+<style scoped>
+select {
+  max-width: 86px !important;
+}
+.swatches {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+  flex-wrap: wrap;
+  justify-content: flex-end;
+}
+</style>

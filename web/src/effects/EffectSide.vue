@@ -1,0 +1,190 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { EffectReport, FindingReport } from '../api/client'
+import type { Emitter } from '../api/bundle'
+import { showNumber } from '../common/numberText'
+import { useEdit } from '../effect/useEdit'
+import { useProject } from '../project/useProject'
+import EmitterList from './EmitterList.vue'
+
+/** Beside the effect: its emitters, what answers to what, what to look at, and who plays it. */
+const props = defineProps<{ part: number; report?: EffectReport }>()
+const at = defineModel<number>('at', { required: true })
+const edit = useEdit()
+const project = useProject()
+const effect = computed(() => edit.effect.value)
+const users = computed(() => project.ropes.filter((r) => r.body.play === effect.value.name))
+const parents = computed(() =>
+  project.effects.filter((e) =>
+    e.body.emitters.some((m) => m.end?.children?.some((c) => c.effect === effect.value.name)),
+  ),
+)
+
+function answering(parameter: string, i: number): string[] {
+  return props.report?.answers.find((a) => a.parameter === parameter)?.emitters[i] ?? []
+}
+function gives(name: string) {
+  const p = effect.value.parameters.find((x) => x.name === name)!
+  return `${showNumber(p.least)}–${showNumber(p.most)} ${p.unit ?? ''}`
+}
+function mend(finding: FindingReport) {
+  project.commit(props.part, finding.mended)
+}
+function lead(finding: FindingReport) {
+  const i = effect.value.emitters.findIndex((e: Emitter) => e.name === finding.emitter)
+  if (i >= 0) at.value = i
+}
+const findings = computed(() => props.report?.findings ?? [])
+</script>
+
+<template>
+  <aside aria-label="About the effect">
+    <slot />
+    <EmitterList v-model:at="at" :report="report" />
+    <section aria-label="What answers to what">
+      <h2>What answers to what</h2>
+      <table v-if="effect.parameters.length">
+        <thead>
+          <tr>
+            <td></td>
+            <th v-for="e in effect.emitters" :key="e.seed" scope="col">
+              <span>{{ e.name }}</span>
+            </th>
+            <th scope="col">gives</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="p in effect.parameters" :key="p.name">
+            <th scope="row">{{ p.name }}</th>
+            <td v-for="(e, i) in effect.emitters" :key="e.seed">
+              <span
+                v-if="answering(p.name, i).length"
+                class="mark"
+                :title="answering(p.name, i).join(', ')"
+                :style="{ width: 6 + 6 * answering(p.name, i).length + 'px' }"
+              >
+                <span class="visually-hidden">{{ answering(p.name, i).join(', ') }}</span>
+              </span>
+              <b v-else class="bad" :title="`${e.name} does not answer to ${p.name}`">no</b>
+            </td>
+            <td class="gives">{{ gives(p.name) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-else class="quiet">No parameters: game code cannot turn anything here.</p>
+    </section>
+    <section aria-label="Things to look at" data-testid="findings">
+      <h2>
+        {{
+          findings.length === 0
+            ? 'Nothing to look at'
+            : findings.length === 1
+              ? '1 thing to look at'
+              : `${findings.length} things to look at`
+        }}
+      </h2>
+      <p v-for="f in findings" :key="f.check + f.emitter" class="finding" :data-check="f.check">
+        <button
+          class="about"
+          :class="f.severity"
+          :title="`${f.severity}; about ${f.place}`"
+          @click="lead(f)"
+        >
+          {{ f.emitter || effect.name }}
+        </button>
+        {{ f.words }}.
+        <button v-if="f.remedy" class="link" @click="mend(f)">{{ f.remedy }}</button>
+      </p>
+    </section>
+    <section aria-label="Used by">
+      <h2>
+        {{
+          users.length + parents.length === 0
+            ? 'Used by nobody'
+            : users.length === 1
+              ? 'Used by 1 rope'
+              : `Used by ${users.length} ropes`
+        }}
+      </h2>
+      <p v-for="r in users" :key="r.id" class="rope">
+        <template v-for="(w, i) in project.sentences.get(r.id) ?? []" :key="i"
+          ><b v-if="w.slot !== 'words'">{{ w.text }}</b
+          ><template v-else>{{ w.text }}</template></template
+        >
+      </p>
+      <p v-for="e in parents" :key="e.id" class="rope">Begun by particles of <b>{{ e.body.name }}</b></p>
+      <RouterLink v-if="users.length" class="link" to="/">to the ropes</RouterLink>
+    </section>
+  </aside>
+</template>
+
+<style scoped>
+aside {
+  border-left: 1px solid var(--line);
+  overflow-y: auto;
+  min-height: 0;
+}
+section {
+  padding: 10px 14px;
+  border-bottom: 1px solid var(--line);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin-top: 4px;
+  font-size: 12px;
+}
+th {
+  font-weight: 400;
+  text-align: center;
+  color: var(--muted);
+  max-width: 48px;
+}
+thead th span {
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+tbody th {
+  text-align: left;
+  color: var(--ink);
+}
+td {
+  text-align: center;
+  padding: 4px 2px;
+  border-top: 1px solid var(--line);
+}
+tbody th {
+  border-top: 1px solid var(--line);
+}
+.mark {
+  display: inline-block;
+  height: 8px;
+  border-radius: 2px;
+  background: #c79a4f;
+}
+.gives {
+  color: var(--muted);
+  white-space: nowrap;
+}
+.finding {
+  margin: 6px 0 0;
+}
+.about {
+  font-weight: 600;
+  color: var(--amber);
+}
+.about.wrong {
+  color: var(--vermilion);
+}
+.about.wrong::before {
+  content: '! ';
+}
+.rope {
+  margin: 4px 0;
+}
+.rope b {
+  font-weight: 600;
+}
+</style>

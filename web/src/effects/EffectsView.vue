@@ -1,0 +1,350 @@
+<script setup lang="ts">
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, Refused, type PartView, type PreviewHead } from '../api/client'
+import type { Effect } from '../api/bundle'
+import { latest } from '../common/latest'
+import { useKeys } from '../common/useKeys'
+import BirthAct from '../effect/BirthAct.vue'
+import CourseField from '../effect/CourseField.vue'
+import EndAct from '../effect/EndAct.vue'
+import LifeAct from '../effect/LifeAct.vue'
+import { provideEdit } from '../effect/useEdit'
+import { useProject } from '../project/useProject'
+import { readTake, type Take } from '../stage/frames'
+import type { Backdrop } from '../stage/renderer'
+import { spriteSources } from '../stage/sprites'
+import StageView from '../stage/StageView.vue'
+import { useLive } from '../stage/useLive'
+import EffectHead from './EffectHead.vue'
+import EffectList from './EffectList.vue'
+import EffectNumbers from './EffectNumbers.vue'
+import EffectSide from './EffectSide.vue'
+import PlayedRow from './PlayedRow.vue'
+import RecipeSheet from './RecipeSheet.vue'
+import RevisionSheet from './RevisionSheet.vue'
+import ThrowRose from './ThrowRose.vue'
+import { usualPlay, type Play } from './play'
+
+/** The view of effects: start from something near, shape it, see at once what it does, read its numbers and findings. */
+const props = defineProps<{ find: string }>()
+const emit = defineEmits<{ link: [state: string] }>()
+const project = useProject()
+const route = useRoute()
+const router = useRouter()
+
+type Shown = Take<PreviewHead>
+const MODES = ['now', 'before', 'side by side'] as const
+const SURFACES = ['ground', 'wall', 'ceiling'] as const
+
+const stage = ref<InstanceType<typeof StageView>>()
+const effectId = ref(Number(route.query.effect) || project.effects[0]?.id || 0)
+const at = ref(0)
+const mode = ref<(typeof MODES)[number]>('now')
+const view = ref<'side' | 'top' | 'free'>('side')
+const backdrop = ref<Backdrop>('night')
+const play = reactive<Play>(usualPlay())
+const take = shallowRef<Shown>()
+const takeBefore = shallowRef<Shown>()
+const busy = ref(false)
+const offline = ref('')
+const sheet = ref<'recipes' | 'revisions'>()
+/** The version that each effect is compared with: the one it had when it was first opened here, or one that was chosen. */
+const bases = reactive(new Map<number, PartView>())
+
+const part = computed(() => project.effects.find((e) => e.id === effectId.value))
+const effect = computed(() => part.value?.body as Effect)
+const base = computed(() => bases.get(effectId.value))
+const sprites = computed(() => spriteSources(project.id, project.sprites))
+const rope = computed(() => project.ropes.find((r) => r.id === play.rope))
+const normal = computed<[number, number, number]>(() =>
+  play.surface === 'ground' ? [0, 1, 0] : play.surface === 'wall' ? [-1, 0, 0] : [0, -1, 0],
+)
+const report = computed(() => take.value?.head.report)
+
+provideEdit({
+  part: effectId,
+  effect,
+  base: computed(() => base.value?.body as Effect | undefined),
+  report,
+  at,
+} as Parameters<typeof provideEdit>[0])
+
+const live = useLive(
+  computed(() => project.id),
+  {
+    frame: () => undefined,
+    changed: (saved) => project.takeFromElsewhere(saved),
+    replaced: () => project.open(project.id),
+    refused: () => undefined,
+    back: () => {
+      offline.value = ''
+      if (project.drafts.size) project.saveDrafts()
+      else project.open(project.id)
+    },
+  },
+)
+watch(live.state, (state) => emit('link', state), { immediate: true })
+
+function order(drafts: { part: number; body: unknown }[]) {
+  return {
+    effect: effectId.value,
+    rope: rope.value?.id,
+    payload: rope.value && play.payload ? play.payload : undefined,
+    surface: play.surface,
+    side: play.side,
+    velocity: play.speed === undefined ? undefined : [play.speed, 0, 0],
+    seed: play.seed,
+    stopAfter: effect.value.course.kind === 'looping' ? play.stopAfter : undefined,
+    drafts,
+  }
+}
+
+/** Asks for the preview as things stand; of many asked for, only the last is fetched. */
+const fetchTake = latest<void>(async () => {
+  const id = effectId.value
+  if (!effect.value) return
+  busy.value = true
+  try {
+    const next = readTake<PreviewHead>(await api.preview(project.id, order(project.draftList)))
+    if (id === effectId.value) take.value = next
+    offline.value = ''
+    performance.mark('take shown')
+  } catch (e) {
+    failed(e)
+  } finally {
+    busy.value = false
+  }
+})
+const fetchBefore = latest<void>(async () => {
+  const was = base.value
+  if (mode.value === 'now' || !was || !effect.value) return
+  try {
+    const others = project.draftList.filter((d) => d.part !== was.id)
+    takeBefore.value = readTake<PreviewHead>(
+      await api.preview(project.id, order([...others, { part: was.id, body: was.body }])),
+    )
+  } catch (e) {
+    failed(e)
+  }
+})
+
+function failed(e: unknown) {
+  if (e instanceof Refused && e.status === 0)
+    offline.value = 'The server does not answer. What you see is the last it said.'
+  else if (e instanceof Refused) project.refusal = e.refusal
+  else throw e
+}
+
+function open(id: number) {
+  if (!project.effects.some((e) => e.id === id)) return
+  if (id !== effectId.value) {
+    take.value = undefined
+    takeBefore.value = undefined
+    at.value = 0
+    Object.assign(play, { ...usualPlay(), surface: play.surface, side: play.side })
+    if (mode.value === 'before') mode.value = 'now'
+  }
+  effectId.value = id
+  router.replace({ query: { ...route.query, effect: id } })
+}
+
+watch(
+  [() => project.version, effectId],
+  () => {
+    if (!part.value) effectId.value = project.effects[0]?.id ?? 0
+    const saved = project.parts.get(effectId.value)
+    if (saved && !bases.has(saved.id)) bases.set(saved.id, saved)
+    fetchTake()
+  },
+  { immediate: true },
+)
+watch(play, () => {
+  fetchTake()
+  fetchBefore()
+})
+watch([mode, base], () => {
+  takeBefore.value = undefined
+  fetchBefore()
+})
+
+async function add(body: Effect) {
+  const taken = new Set(project.effects.map((e) => e.body.name))
+  let name = body.name
+  for (let n = 2; taken.has(name); n++) name = `${body.name} ${n}`
+  const id = await project.add('effect', { ...JSON.parse(JSON.stringify(body)), name })
+  sheet.value = undefined
+  if (id) open(id)
+}
+async function remove() {
+  const i = project.effects.findIndex((e) => e.id === effectId.value)
+  const next = project.effects[i + 1] ?? project.effects[i - 1]
+  await project.remove(effectId.value)
+  if (next && !project.effects.some((e) => e.id === effectId.value)) open(next.id)
+}
+
+const list = ref<InstanceType<typeof EffectList>>()
+function move(by: number) {
+  const shown = list.value?.shown ?? []
+  const next = shown[Math.min(shown.length - 1, Math.max(0, shown.findIndex((e) => e.id === effectId.value) + by))]
+  if (next) open(next.id)
+}
+const saved = computed(() => {
+  const when = base.value && new Date(base.value.savedAt)
+  return when ? `before, ${when.toTimeString().slice(0, 5)}` : 'before'
+})
+const words = (m: (typeof MODES)[number]) => (m === 'before' ? saved.value : m)
+
+useKeys({
+  ArrowDown: () => move(1),
+  ArrowUp: () => move(-1),
+  b: () => (mode.value = mode.value === 'side by side' ? 'now' : 'side by side'),
+  h: () => (mode.value = mode.value === 'before' ? 'now' : 'before'),
+  k: () => part.value && bases.set(effectId.value, project.parts.get(effectId.value)!),
+  n: () => (sheet.value = 'recipes'),
+  v: () => (sheet.value = 'revisions'),
+  r: () => play.seed++,
+  p: () => stage.value?.toggle(),
+  ',': () => stage.value?.step(-1),
+  '.': () => stage.value?.step(1),
+  'Ctrl+z': () => project.undo(),
+  'Ctrl+Shift+z': () => project.redo(),
+  'Ctrl+y': () => project.redo(),
+})
+</script>
+
+<template>
+  <main class="effects">
+    <EffectList ref="list" :selected="effectId" :find="props.find" @select="open" @recipes="sheet = 'recipes'" />
+    <section v-if="effect" class="middle" aria-label="Effect">
+      <StageView
+          ref="stage"
+          v-model:view="view"
+          v-model:backdrop="backdrop"
+          :take="mode === 'before' ? takeBefore : take"
+          :busy="busy"
+          :sprites="sprites"
+          :point="[0, 0, 0]"
+          :normal="normal"
+          :tall="272"
+          :rate="play.rate"
+          :every="play.every"
+          :live="take?.head.live"
+          :beside="mode === 'side by side' ? takeBefore : undefined"
+          :title="mode === 'side by side' ? 'now' : mode === 'before' ? saved : ''"
+          unpaused
+        >
+          <template #left>
+            <span class="group" role="group" aria-label="Which version">
+              <button v-for="m in MODES" :key="m" :aria-pressed="mode === m" @click="mode = m">
+                {{ words(m) }}
+              </button>
+            </span>
+          </template>
+          <template #right>
+            <span class="group" role="group" aria-label="Surface">
+              <button
+                v-for="s in SURFACES"
+                :key="s"
+                :aria-pressed="play.surface === s"
+                @click="play.surface = s"
+              >
+                {{ s }}
+              </button>
+            </span>
+          </template>
+          <template #over><ThrowRose v-if="take" :numbers="take.head.numbers" /></template>
+          <template #repeat><PlayedRow :play="play" part="time" :effect="effect" /></template>
+        <template v-if="mode === 'side by side'" #beside>
+          <StageView
+            :take="takeBefore"
+            :beside="take"
+            :busy="false"
+            :sprites="sprites"
+            :point="[0, 0, 0]"
+            :normal="normal"
+            :tall="272"
+            :view="view"
+            :backdrop="backdrop"
+            :follows="stage?.clock"
+            :title="saved"
+            unpaused
+          />
+        </template>
+      </StageView>
+      <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
+      <PlayedRow :play="play" part="pull" :effect="effect" />
+      <EffectNumbers :numbers="take?.head.numbers" :before="mode === 'now' ? undefined : takeBefore?.head.numbers" />
+      <div :key="effectId + '/' + at" class="acts">
+        <BirthAct />
+        <LifeAct />
+        <EndAct />
+      </div>
+    </section>
+    <section v-else class="middle empty">
+      <p>An effect is what the player sees. This project has none yet.</p>
+      <button class="button primary" @click="sheet = 'recipes'">Start from a recipe</button>
+    </section>
+    <EffectSide v-if="effect" v-model:at="at" :part="effectId" :report="report">
+      <EffectHead
+        :part="effectId"
+        @duplicate="add(effect)"
+        @remove="remove"
+        @revisions="sheet = 'revisions'"
+      >
+        <CourseField />
+      </EffectHead>
+    </EffectSide>
+    <RecipeSheet v-if="sheet === 'recipes'" @close="sheet = undefined" @choose="add" />
+    <RevisionSheet
+      v-if="sheet === 'revisions' && part"
+      :part="effectId"
+      :base="base?.revision"
+      @close="sheet = undefined"
+      @compare="
+        (p) => {
+          bases.set(effectId, p)
+          mode = 'side by side'
+        }
+      "
+    />
+  </main>
+</template>
+
+<style scoped>
+.effects {
+  display: grid;
+  grid-template-columns: 190px minmax(0, 1fr) 290px;
+  min-height: 0;
+  height: 100%;
+}
+.middle {
+  min-width: 0;
+  min-height: 0;
+  overflow-y: auto;
+  border-left: 1px solid var(--line);
+}
+.empty {
+  display: grid;
+  place-content: center;
+  justify-items: center;
+}
+.offline {
+  margin: 0;
+  padding: 6px 14px;
+  color: var(--vermilion);
+  border-bottom: 1px solid var(--line);
+}
+.acts {
+  display: grid;
+  grid-template-columns: 274px minmax(0, 1fr) 204px;
+}
+@media (min-width: 1600px) {
+  .effects {
+    grid-template-columns: 220px minmax(0, 1fr) 330px;
+  }
+  .acts {
+    grid-template-columns: 320px minmax(0, 1fr) 280px;
+  }
+}
+</style>

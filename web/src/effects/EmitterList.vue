@@ -1,0 +1,224 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, type EffectReport, type RecipeView } from '../api/client'
+import type { Effect, Emitter } from '../api/bundle'
+import { useEdit } from '../effect/useEdit'
+import { showNumber } from '../common/numberText'
+import { useProject } from '../project/useProject'
+
+/** The emitters of an effect in draw order: choose, name, move, copy, take away, or take one from elsewhere. */
+defineProps<{ report?: EffectReport }>()
+const at = defineModel<number>('at', { required: true })
+const edit = useEdit()
+const project = useProject()
+const effect = computed(() => edit.effect.value)
+const recipes = ref<RecipeView[]>([])
+const adding = ref(false)
+
+function many(e: Emitter): string {
+  const b = e.birth
+  const words: string[] = []
+  if (b.bursts.length) {
+    const least = b.bursts.reduce((n, x) => n + x.least * (x.times ?? 1), 0)
+    const most = b.bursts.reduce((n, x) => n + x.most * (x.times ?? 1), 0)
+    words.push(least === most ? String(least) : `${least}–${most}`)
+  }
+  if (b.stream)
+    words.push(
+      `${showNumber(b.stream.perSecond)} /s${b.stream.lasting ? `, ${showNumber(b.stream.lasting)} s` : ''}`,
+    )
+  if (b.perUnit) words.push(`${showNumber(b.perUnit)} /u`)
+  if (words.length) return words.join(' + ')
+  const parent = effect.value.emitters.find((p) => p.end?.children?.some((c) => c.emitter === e.name))
+  return parent ? `from ${parent.name}` : 'never born'
+}
+
+function freeName(wanted: string, of: Effect) {
+  const taken = new Set(of.emitters.map((e) => e.name))
+  let name = wanted
+  for (let n = 2; taken.has(name); n++) name = `${wanted} ${n}`
+  return name
+}
+function put(emitter: Emitter) {
+  edit.changeEffect((effect) => {
+    const copy = JSON.parse(JSON.stringify(emitter)) as Emitter
+    const names = new Set(effect.emitters.map((e) => e.name))
+    const seeds = new Set(effect.emitters.map((e) => e.seed))
+    // What it bore where it came from may not be here.
+    if (copy.end?.children)
+      copy.end.children = copy.end.children.filter(
+        (c) => c.effect || names.has(c.emitter!) || c.emitter === emitter.name,
+      )
+    copy.name = freeName(emitter.name, effect)
+    copy.end?.children?.forEach((c) => c.emitter === emitter.name && (c.emitter = copy.name))
+    let seed = 1
+    while (seeds.has(seed)) seed++
+    copy.seed = seed
+    effect.emitters.push(copy)
+  }, true)
+  at.value = effect.value.emitters.length - 1
+  adding.value = false
+}
+function rename(i: number, event: Event) {
+  const field = event.target as HTMLInputElement
+  const name = field.value.trim()
+  const old = effect.value.emitters[i].name
+  if (!name || name === old) {
+    field.value = old
+    return
+  }
+  edit.changeEffect((effect) => {
+    effect.emitters[i].name = name
+    // Whoever means this emitter goes on meaning it.
+    for (const e of effect.emitters)
+      e.end?.children?.forEach((c) => c.emitter === old && (c.emitter = name))
+    for (const p of effect.parameters) p.bindings.forEach((b) => b.emitter === old && (b.emitter = name))
+  }, true)
+}
+function move(by: number) {
+  const to = at.value + by
+  if (to < 0 || to >= effect.value.emitters.length) return
+  edit.changeEffect((effect) => {
+    const [moved] = effect.emitters.splice(at.value, 1)
+    effect.emitters.splice(to, 0, moved)
+  }, true)
+  at.value = to
+}
+function takeAway() {
+  const name = effect.value.emitters[at.value].name
+  edit.changeEffect((effect) => {
+    effect.emitters.splice(at.value, 1)
+    for (const e of effect.emitters) {
+      if (e.end?.children) e.end.children = e.end.children.filter((c) => c.emitter !== name)
+      if (e.end?.children && !e.end.children.length) delete e.end.children
+    }
+    for (const p of effect.parameters) p.bindings = p.bindings.filter((b) => b.emitter !== name)
+  }, true)
+  at.value = Math.max(0, at.value - 1)
+}
+async function openAdding() {
+  adding.value = !adding.value
+  if (adding.value && !recipes.value.length) recipes.value = await api.recipes().catch(() => [])
+}
+const sources = computed(() => [
+  ...recipes.value.map((r) => ({ of: `recipe: ${r.name}`, emitters: (r.body as unknown as Effect).emitters })),
+  ...project.effects
+    .filter((e) => e.body.name !== effect.value.name)
+    .map((e) => ({ of: e.body.name, emitters: e.body.emitters })),
+])
+function choose(event: Event) {
+  const [s, i] = (event.target as HTMLSelectElement).value.split('/').map(Number)
+  put(sources.value[s].emitters[i])
+}
+function key(event: KeyboardEvent) {
+  if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
+  event.preventDefault()
+  event.stopPropagation()
+  move(event.key === 'ArrowUp' ? -1 : 1)
+}
+</script>
+
+<template>
+  <section aria-label="Emitters" @keydown="key">
+    <header>
+      <h2>Emitters, drawn first to last</h2>
+      <button class="link" :aria-expanded="adding" @click="openAdding">+ emitter</button>
+    </header>
+    <p v-if="adding" class="adding">
+      <select aria-label="Take an emitter from" value="" @change="choose" @keydown.stop>
+        <option value="" disabled>take one from…</option>
+        <optgroup v-for="(s, n) in sources" :key="s.of" :label="s.of">
+          <option v-for="(e, i) in s.emitters" :key="e.seed" :value="`${n}/${i}`">{{ e.name }}</option>
+        </optgroup>
+      </select>
+      <button class="link" @click="put(effect.emitters[at])">copy {{ effect.emitters[at]?.name }}</button>
+    </p>
+    <ul>
+      <li v-for="(e, i) in effect.emitters" :key="e.seed" :class="{ selected: i === at }">
+        <button v-if="i !== at" class="choose" @click="at = i">
+          <span>{{ e.name }}</span>
+          <span class="quiet">{{ many(e) }}</span>
+        </button>
+        <template v-else>
+          <input
+            :value="e.name"
+            aria-label="Name of the emitter"
+            autocomplete="off"
+            maxlength="80"
+            @change="rename(i, $event)"
+            @keydown.enter="($event.target as HTMLInputElement).blur()"
+            @keydown.stop="key"
+          />
+          <span class="quiet">{{ many(e) }}</span>
+        </template>
+      </li>
+    </ul>
+    <p class="acting">
+      <button class="link" :disabled="at === 0" title="Alt ↑" @click="move(-1)">earlier</button>
+      <button class="link" :disabled="at >= effect.emitters.length - 1" title="Alt ↓" @click="move(1)">
+        later
+      </button>
+      <button v-if="effect.emitters.length > 1" class="link" @click="takeAway">take away</button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
+ul {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+}
+li {
+  border-left: 3px solid var(--bronze-soft);
+  margin: 2px 0;
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
+li.selected {
+  border-color: var(--bronze);
+}
+.choose {
+  flex: 1;
+  display: flex;
+  justify-content: space-between;
+  padding: 2px 0 2px 8px;
+  text-align: left;
+  min-height: 24px;
+}
+.choose:hover {
+  background: var(--bronze-pale);
+}
+input {
+  font-weight: 600;
+  border: 0;
+  border-bottom: 1px dotted var(--bronze-soft);
+  background: transparent;
+  margin-left: 8px;
+  width: 140px;
+  min-height: 24px;
+}
+.acting,
+.adding {
+  display: flex;
+  gap: 12px;
+  margin: 4px 0 0;
+  font-size: 12px;
+}
+.acting button:disabled {
+  color: #8d8475;
+  cursor: default;
+}
+select {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+  max-width: 150px;
+}
+</style>

@@ -1,0 +1,181 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Effect } from '../api/bundle'
+import NumberField from '../common/NumberField.vue'
+import { useProject } from '../project/useProject'
+import type { Play } from './play'
+
+/** With what, from where and how fast the preview plays; and when again. */
+const props = defineProps<{ play: Play; part: 'pull' | 'time'; effect: Effect }>()
+const project = useProject()
+// The owner hands out its own reactive object, so that both rows and the fetching share it.
+const play = computed(() => props.play)
+const ropes = computed(() => project.ropes.filter((r) => r.body.play === props.effect.name))
+const rope = computed(() => project.ropes.find((r) => r.id === play.value.rope))
+const event = computed(() => project.events.find((e) => e.body.name === rope.value?.body.event))
+const numbers = computed(() =>
+  (event.value?.body.fields ?? []).flatMap((f) => (f.type === 'number' ? [f] : [])),
+)
+const STRENGTHS = ['soft', 'usual', 'hard'] as const
+const RATES = [0.1, 0.25, 0.5, 1, 2]
+
+function setRope(id: number) {
+  Object.assign(play.value, { rope: id || undefined, payload: undefined })
+  if (id) setStrength('usual')
+}
+function setStrength(strength: Play['strength']) {
+  const ready = event.value && project.strengths.get(event.value.id)?.[strength]
+  Object.assign(play.value, { strength, payload: ready ? { ...ready } : undefined })
+}
+function setNumber(name: string, value: number) {
+  play.value.payload = { ...play.value.payload, [name]: value }
+}
+const seconds = project.stepsPerSecond
+const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] = value)
+</script>
+
+<template>
+  <span v-if="part === 'time'" class="time">
+    <select
+      :value="play.every === undefined ? 'gone' : 'every'"
+      aria-label="When it plays again"
+      @change="
+        set('every', ($event.target as HTMLSelectElement).value === 'every' ? 2 : undefined)
+      "
+      @keydown.stop
+    >
+      <option value="gone">again when all is gone</option>
+      <option value="every">again every</option>
+    </select>
+    <NumberField
+      v-if="play.every !== undefined"
+      :value="play.every"
+      label="Again every"
+      unit="s"
+      kind="time"
+      :least="0.1"
+      :most="20"
+      :steps-per-second="seconds"
+      @draft="set('every', $event)"
+      @commit="set('every', $event)"
+    />
+    <label>
+      <span class="quiet">speed</span>
+      <select
+        :value="play.rate"
+        aria-label="How fast time passes"
+        @change="set('rate', Number(($event.target as HTMLSelectElement).value))"
+        @keydown.stop
+      >
+        <option v-for="r in RATES" :key="r" :value="r">{{ r }} ×</option>
+      </select>
+    </label>
+  </span>
+  <div v-else class="played">
+    <span class="quiet">played</span>
+    <select
+      :value="play.rope ?? 0"
+      aria-label="Played as by"
+      @change="setRope(Number(($event.target as HTMLSelectElement).value))"
+      @keydown.stop
+    >
+      <option :value="0">as it is</option>
+      <option v-for="r in ropes" :key="r.id" :value="r.id">as by “{{ r.body.name }}”</option>
+    </select>
+    <template v-if="rope">
+      <span class="words" role="group" aria-label="Strength">
+        <button
+          v-for="s in STRENGTHS"
+          :key="s"
+          :aria-pressed="play.strength === s"
+          @click="setStrength(s)"
+        >
+          {{ s }}
+        </button>
+      </span>
+      <template v-for="f in numbers" :key="f.name">
+        <span class="quiet">{{ f.name }}</span>
+        <NumberField
+          :value="Number(play.payload?.[f.name] ?? f.usual ?? f.range[0])"
+          :label="`Payload, ${f.name}`"
+          :unit="f.unit"
+          :least="f.range[0]"
+          :most="f.range[1]"
+          @draft="setNumber(f.name, $event)"
+          @commit="setNumber(f.name, $event)"
+        />
+      </template>
+    </template>
+    <span class="words" role="group" aria-label="From which side">
+      <span class="quiet">from the</span>
+      <button :aria-pressed="play.side === 'left'" @click="set('side', 'left')">left</button>
+      <button :aria-pressed="play.side === 'right'" @click="set('side', 'right')">right</button>
+    </span>
+    <span class="quiet">source moves</span>
+    <NumberField
+      :value="play.speed ?? (effect.emitters.some((e) => e.birth.perUnit) ? 4 : 0)"
+      label="Source moves"
+      unit="u/s"
+      :step="1"
+      :least="0"
+      :most="100"
+      @draft="set('speed', $event)"
+      @commit="set('speed', $event)"
+    />
+    <template v-if="effect.course.kind === 'looping'">
+      <span class="quiet">told to end after</span>
+      <NumberField
+        :value="play.stopAfter ?? 4"
+        label="Told to end after"
+        unit="s"
+        kind="time"
+        :least="0.1"
+        :most="10"
+        :steps-per-second="seconds"
+        @draft="set('stopAfter', $event)"
+        @commit="set('stopAfter', $event)"
+      />
+    </template>
+    <button class="link" title="Another roll of the dice (R)" @click="set('seed', play.seed + 1)">
+      another roll <span class="quiet">{{ play.seed }}</span>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.played,
+.time {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+  align-items: baseline;
+}
+.played {
+  padding: 2px 14px;
+  border-bottom: 1px solid var(--line);
+  min-height: 30px;
+}
+.time {
+  flex-wrap: nowrap;
+}
+select {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+  max-width: 200px;
+}
+.words {
+  display: inline-flex;
+  gap: 8px;
+}
+.words button {
+  color: var(--muted);
+  border-bottom: 2px solid transparent;
+  min-height: 24px;
+}
+.words button[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  border-color: var(--bronze);
+}
+</style>

@@ -1,0 +1,31 @@
+import type { Payload } from '../api/bundle'
+
+/** How a preview is played. */
+export interface Play {
+  surface: 'ground' | 'wall' | 'ceiling'
+  side: 'left' | 'right'
+  /** Units a second of the source; undefined to let it move only if the effect lives off its way. */
+  speed?: number
+  rope?: number
+  payload?: Payload
+  strength: 'soft' | 'usual' | 'hard'
+  seed: number
+  /** Seconds after which a loop is told to end. */
+  stopAfter?: number
+  rate: number
+  /** Seconds after which it begins again; when all is gone if absent. */
+  every?: number
+}
+
+export const usualPlay = (): Play => ({
+  surface: 'ground',
+  side: 'left',
+  speed: undefined,
+  rope: undefined,
+  payload: undefined,
+  strength: 'usual',
+  seed: 1,
+  stopAfter: 4,
+  rate: 1,
+  every: undefined,
+})
