@@ -116,7 +116,10 @@ export type FrameChoice =
   | { kind: 'over life' }
   | { kind: 'looping'; perSecond?: number }
 export type Posture =
-  { kind: 'camera' } | { kind: 'flight'; stretch: number } | { kind: 'surface' } | { kind: 'fixed'; normal: Vector }
+  | { kind: 'camera' }
+  | { kind: 'flight'; stretch: number }
+  | { kind: 'surface' }
+  | { kind: 'fixed'; normal: Vector }
 export interface Look {
   sprite: string
   blend: Blend

@@ -18,7 +18,16 @@ const props = withDefaults(
     /** Without the hint that all between are equally likely. */
     plain?: boolean
   }>(),
-  { unit: '', kind: 'plain', least: -Infinity, most: Infinity, step: 0.1, stepsPerSecond: 60, free: false, plain: false },
+  {
+    unit: '',
+    kind: 'plain',
+    least: -Infinity,
+    most: Infinity,
+    step: 0.1,
+    stepsPerSecond: 60,
+    free: false,
+    plain: false,
+  },
 )
 const emit = defineEmits<{ draft: [value: Pair]; commit: [value: Pair] }>()
 
@@ -36,7 +45,13 @@ function pair(end: 0 | 1, value: number): Pair {
 
 <template>
   <span class="pair">
-    <svg v-if="!free && !plain && value[0] !== value[1]" viewBox="0 0 40 10" width="40" height="10" aria-hidden="true">
+    <svg
+      v-if="!free && !plain && value[0] !== value[1]"
+      viewBox="0 0 40 10"
+      width="40"
+      height="10"
+      aria-hidden="true"
+    >
       <rect v-for="i in 10" :key="i" :x="(i - 1) * 4" y="1" width="3" height="9" />
     </svg>
     <NumberField

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Aim, Emitter, Shape } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
+import CurveLane from './CurveLane.vue'
 import PairField from '../common/PairField.vue'
 import { useProject } from '../project/useProject'
 import LookRows from './LookRows.vue'
@@ -67,6 +68,15 @@ const MORE: { name: string; used: (e: Emitter) => boolean; begin: (e: Emitter) =
     name: 'stream',
     used: (e) => !!e.birth.stream,
     begin: (e) => (e.birth.stream = { perSecond: 40, from: 0, lasting: 0.5 }),
+  },
+  {
+    name: 'rate over its time',
+    used: (e) => !e.birth.stream || !!e.birth.stream.over,
+    begin: (e) =>
+      (e.birth.stream!.over = [
+        { at: 0, value: 1, ease: 'linear' },
+        { at: 1, value: 0.2, ease: 'linear' },
+      ]),
   },
   {
     name: 'per unit travelled',
@@ -154,12 +164,10 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
           :most="10000"
           plain
           @draft="
-            (v) =>
-              edit.change((e) => Object.assign(e.birth.bursts[i], { least: v[0], most: v[1] }), false)
+            (v) => edit.change((e) => Object.assign(e.birth.bursts[i], { least: v[0], most: v[1] }), false)
           "
           @commit="
-            (v) =>
-              edit.change((e) => Object.assign(e.birth.bursts[i], { least: v[0], most: v[1] }), true)
+            (v) => edit.change((e) => Object.assign(e.birth.bursts[i], { least: v[0], most: v[1] }), true)
           "
         />
         <span class="quiet">at</span>
@@ -257,7 +265,7 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
         />
       </template>
       <span v-else class="quiet">{{
-        edit.effect.value.course.kind === 'looping' ? 'as long as it runs' : 'all its duration'
+        edit.effect.value.course.kind === 'looping' ? 'while it runs' : 'to its end'
       }}</span>
       <button
         class="drop"
@@ -267,6 +275,21 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
         ×
       </button>
     </SettingRow>
+    <template v-if="birth.stream?.over">
+      <CurveLane
+        :keys="birth.stream.over"
+        :base="edit.before.value?.birth.stream?.over"
+        label="rate"
+        :most="1000"
+        @draft="(k) => edit.change((e) => (e.birth.stream!.over = k), false)"
+        @commit="(k) => edit.change((e) => (e.birth.stream!.over = k), true)"
+      />
+      <p class="field sub">
+        <button class="link" @click="edit.change((e) => delete e.birth.stream!.over, true)">
+          an even rate
+        </button>
+      </p>
+    </template>
     <SettingRow
       v-if="uses('per unit travelled')"
       path="birth.perUnit"

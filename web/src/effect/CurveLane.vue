@@ -22,7 +22,9 @@ const props = withDefaults(
 const emit = defineEmits<{ draft: [keys: Key[]]; commit: [keys: Key[]]; replace: [on: boolean] }>()
 
 const WIDTH = 240
-const HEIGHT = 44
+const HEIGHT = 52
+/** Above and below the curve, so that the handles of two lanes never overlap. */
+const EDGE = 10
 const EASES: EaseName[] = ['linear', 'ease', 'ease-in', 'ease-out', 'ease-in-out', 'hold']
 const BEZIERS: Record<string, [number, number, number, number]> = {
   linear: [0, 0, 1, 1],
@@ -34,13 +36,15 @@ const BEZIERS: Record<string, [number, number, number, number]> = {
 
 const chosen = ref<number>()
 const svg = ref<SVGSVGElement>()
-const top = computed(() => Math.max(props.least < 0 ? 0.001 : 1, ...values(props.keys), ...values(props.base)))
+const top = computed(() =>
+  Math.max(props.least < 0 ? 0.001 : 1, ...values(props.keys), ...values(props.base)),
+)
 const bottom = computed(() => Math.min(0, ...values(props.keys), ...values(props.base)))
 const values = (keys?: Key[]) => (keys ?? []).map((k) => k.value)
 
 const x = (at: number) => 6 + at * (WIDTH - 12)
 const span = () => top.value - bottom.value || 1
-const y = (value: number) => HEIGHT - 5 - ((value - bottom.value) / span()) * (HEIGHT - 10)
+const y = (value: number) => HEIGHT - EDGE - ((value - bottom.value) / span()) * (HEIGHT - 2 * EDGE)
 
 // The browser's own cubic draws the way between two keys: a CSS easing is a Bézier in time and progress, and a spline with
 // slopes has its control points a third of the way along them.
@@ -132,7 +136,7 @@ function point(event: PointerEvent | MouseEvent) {
   const up = ((event.clientY - box.top) / box.height) * HEIGHT
   return {
     at: Math.round(Math.min(1, Math.max(0, (at - 6) / (WIDTH - 12))) * 100) / 100,
-    value: Math.round((low() + ((HEIGHT - 5 - up) / (HEIGHT - 10)) * scale()) * 100) / 100,
+    value: Math.round((low() + ((HEIGHT - EDGE - up) / (HEIGHT - 2 * EDGE)) * scale()) * 100) / 100,
   }
 }
 // While a key is dragged the scale stays, so that it follows the pointer.
@@ -213,6 +217,11 @@ function setEase(name: string) {
         : (name as EaseName)
   emit('commit', next)
 }
+function giveBack() {
+  if (!ghost.value) return
+  chosen.value = undefined
+  emit('commit', JSON.parse(JSON.stringify(props.base)) as Key[])
+}
 const easeName = (ease: Ease | undefined) =>
   Array.isArray(ease) ? 'own Bézier' : typeof ease === 'object' ? 'slopes' : (ease ?? 'linear')
 function setPart(change: (key: Key) => void, save: boolean) {
@@ -224,7 +233,7 @@ function setPart(change: (key: Key) => void, save: boolean) {
 </script>
 
 <template>
-  <div class="lane">
+  <div class="lane" @keydown.f2.stop.prevent="giveBack">
     <span class="name">
       <span class="quiet">{{ label }}</span>
       <button
@@ -341,12 +350,12 @@ function setPart(change: (key: Key) => void, save: boolean) {
 <style scoped>
 .lane {
   display: grid;
-  grid-template-columns: 58px minmax(0, 1fr);
+  grid-template-columns: 64px minmax(0, 1fr);
   align-items: center;
 }
 .box {
   position: relative;
-  height: 44px;
+  height: 52px;
   border: 1px solid var(--line);
   background: #fff;
   border-radius: 3px;
@@ -401,7 +410,7 @@ svg {
   font-size: 11px;
   color: var(--muted);
   border-bottom: 1px dotted var(--bronze-soft);
-  min-height: 18px;
+  min-height: 24px;
 }
 .mode.replaces {
   color: var(--bronze);

@@ -39,8 +39,7 @@ const { emitter } = provideEdit({
       <span class="quiet shared" :title="effect.description">
         <RouterLink :to="{ path: '/effects', query: { effect: part } }" class="link">{{
           effect.name
-        }}</RouterLink
-        >{{ users > 1 ? `, shared by ${users} ropes` : '' }} ·
+        }}</RouterLink>{{ users > 1 ? `, shared by ${users} ropes` : '' }} ·
         <CourseField />
       </span>
     </header>

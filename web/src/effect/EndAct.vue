@@ -76,6 +76,55 @@ function setWhen(i: number, when: Moment) {
       e.collision = { with: { kind: 'ground' }, bounce: 0.4, friction: 0.3, then: 'bounces' }
   })
 }
+/** Adds an emitter that lies flat and stays, and lets each collision leave one of it. */
+function mark() {
+  edit.changeEffect((effect) => {
+    const self = effect.emitters.find((e) => e.seed === edit.emitter.value.seed)!
+    const names = new Set(effect.emitters.map((e) => e.name))
+    const seeds = new Set(effect.emitters.map((e) => e.seed))
+    let name = 'mark'
+    for (let n = 2; names.has(name); n++) name = `mark ${n}`
+    let seed = 1
+    while (seeds.has(seed)) seed++
+    self.end ??= {}
+    self.end.collision ??= { with: { kind: 'ground' }, bounce: 0, friction: 1, then: 'dies' }
+    self.end.children = [
+      ...(self.end.children ?? []),
+      { when: 'on collision', emitter: name, least: 1, most: 1 },
+    ]
+    effect.emitters.unshift({
+      name,
+      seed,
+      birth: {
+        bursts: [],
+        shape: { kind: 'point' },
+        spread: 0,
+        speed: [0, 0],
+        lifetime: [3, 4],
+        size: [0.25, 0.4],
+        rotation: [0, 360],
+        colour: ['#2A2420FF', '#463B32FF'],
+      },
+      look: {
+        sprite: 'clod',
+        blend: 'alpha',
+        order: 'newest on top',
+        posture: { kind: 'surface' },
+      },
+      life: {
+        gravity: [0, 0, 0],
+        drag: 0,
+        size: [{ at: 0, value: 1, ease: 'linear' }],
+        opacity: [
+          { at: 0, value: 0.8, ease: 'linear' },
+          { at: 0.7, value: 0.8, ease: 'linear' },
+          { at: 1, value: 0, ease: 'linear' },
+        ],
+        colour: [{ at: 0, colour: '#FFFFFFFF' }],
+      },
+    })
+  }, true)
+}
 function trail() {
   change(
     (e) =>
@@ -94,10 +143,16 @@ function trail() {
   )
 }
 const report = computed(() => edit.report.value)
+const flat = computed(() =>
+  end.value.children?.some(
+    (c) => edit.effect.value.emitters.find((e) => e.name === c.emitter)?.look.posture?.kind === 'surface',
+  ),
+)
 const unused = computed(() => [
   ...(end.value.collision ? [] : [{ words: 'collision', use: strike }]),
   ...(end.value.children?.length ? [] : [{ words: 'children', use: bear }]),
   ...(end.value.trail ? [] : [{ words: 'trail', use: trail }]),
+  ...(flat.value ? [] : [{ words: 'mark on the surface', use: mark }]),
 ])
 const short = (n: number) => showNumber(Number(n.toFixed(2)))
 const fades = computed(() => {

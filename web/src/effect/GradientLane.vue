@@ -62,6 +62,14 @@ function key(event: KeyboardEvent, i: number) {
     take(i)
   }
 }
+function giveBack() {
+  if (!props.base) return
+  chosen.value = undefined
+  emit(
+    'commit',
+    props.base.map((s) => ({ ...s })),
+  )
+}
 function take(i: number) {
   if (props.stops.length < 2) return
   chosen.value = undefined
@@ -84,17 +92,11 @@ function setColour(value: string, save: boolean) {
 </script>
 
 <template>
-  <div class="lane">
+  <div class="lane" @keydown.f2.stop.prevent="giveBack">
     <span class="name quiet">{{ label }}</span>
     <div class="box">
       <div v-if="base" class="bar base" :style="{ background: paint(base) }" aria-hidden="true" />
-      <div
-        ref="bar"
-        class="bar"
-        :style="{ background }"
-        title="Double-click adds a colour"
-        @dblclick="add"
-      />
+      <div ref="bar" class="bar" :style="{ background }" title="Double-click adds a colour" @dblclick="add" />
       <button
         v-for="(s, i) in stops"
         :key="i"
@@ -135,7 +137,7 @@ function setColour(value: string, save: boolean) {
 <style scoped>
 .lane {
   display: grid;
-  grid-template-columns: 58px minmax(0, 1fr);
+  grid-template-columns: 64px minmax(0, 1fr);
   align-items: center;
 }
 .box {

@@ -21,9 +21,7 @@ const LANES: { name: 'size' | 'opacity' | 'speed' | 'spin'; most: number; least:
   { name: 'spin', most: 36000, least: -36000, unit: '°/s' },
 ]
 const lanes = computed(() =>
-  LANES.filter(
-    (l) => l.name === 'size' || l.name === 'opacity' || life.value[l.name] || replaces(l.name),
-  ),
+  LANES.filter((l) => l.name === 'size' || l.name === 'opacity' || life.value[l.name] || replaces(l.name)),
 )
 const replaces = (lane: LaneName) => life.value.replaces?.includes(lane) ?? false
 function setReplaces(lane: LaneName, on: boolean) {
@@ -96,7 +94,12 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
       <span class="forces">
         <span class="quiet">gravity</span>
         <template v-if="sideways">
-          <NumberField :value="life.gravity[0]" label="Sideways gravity, x" unit=" " v-bind="set('life.gravity.0')" />
+          <NumberField
+            :value="life.gravity[0]"
+            label="Sideways gravity, x"
+            unit=" "
+            v-bind="set('life.gravity.0')"
+          />
         </template>
         <NumberField
           :value="life.gravity[1]"
@@ -114,7 +117,12 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
           unit="u/s²"
           v-bind="set('life.gravity.2')"
         />
-        <button v-else class="link" title="Gravity to a side" @click="edit.change((e) => (e.life.gravity[0] = 1), true)">
+        <button
+          v-else
+          class="link"
+          title="Gravity to a side"
+          @click="edit.change((e) => (e.life.gravity[0] = 1), true)"
+        >
           + x
         </button>
         <template v-if="life.restWithin === undefined">
@@ -127,7 +135,11 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
             :most="100"
             v-bind="set('life.drag')"
           />
-          <span v-if="edit.report.value?.restWithin" class="quiet rest" title="99 % of the speed is gone by then">
+          <span
+            v-if="edit.report.value?.restWithin"
+            class="quiet rest"
+            title="99 % of the speed is gone by then"
+          >
             rests in {{ showNumber(Number(edit.report.value.restWithin.toFixed(1))) }} s
           </span>
         </template>
@@ -229,6 +241,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
     </div>
     <template v-for="lane in lanes" :key="lane.name">
       <CurveLane
+        :data-setting="`life.${lane.name}`"
         :keys="life[lane.name] ?? ONE"
         :base="before?.[lane.name] ?? (before ? ONE : undefined)"
         :label="lane.name"
@@ -249,8 +262,11 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
       </button>
     </template>
     <GradientLane
+      data-setting="life.colour"
       :stops="life.colour"
-      :base="before && JSON.stringify(before.colour) !== JSON.stringify(life.colour) ? before.colour : undefined"
+      :base="
+        before && JSON.stringify(before.colour) !== JSON.stringify(life.colour) ? before.colour : undefined
+      "
       label="colour"
       @draft="(s) => setLane('colour', s, false)"
       @commit="(s) => setLane('colour', s, true)"
@@ -282,7 +298,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
 .axis {
   display: flex;
   justify-content: space-between;
-  margin-left: 58px;
+  margin-left: 64px;
   font-size: 11px;
   margin-top: 2px;
 }
@@ -290,7 +306,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
   margin-top: 4px;
 }
 .leave {
-  margin-left: 58px;
+  margin-left: 64px;
   font-size: 12px;
 }
 </style>

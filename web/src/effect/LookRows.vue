@@ -47,16 +47,16 @@ const saturation = computed(() => edit.report.value?.saturation)
 
 <template>
   <SettingRow path="look.sprite" name="sprite" label="Sprite" kind="none">
-    <select
-      :value="look.sprite"
-      aria-label="Sprite"
-      @change="chooseSprite"
-      @keydown.stop
-    >
+    <select :value="look.sprite" aria-label="Sprite" @change="chooseSprite" @keydown.stop>
       <option v-for="s in project.sprites" :key="s.id">{{ s.body.name }}</option>
       <option :value="BRING">bring a picture…</option>
     </select>
-    <select :value="look.blend" aria-label="Blend mode" @change="set('look.blend', value($event))" @keydown.stop>
+    <select
+      :value="look.blend"
+      aria-label="Blend mode"
+      @change="set('look.blend', value($event))"
+      @keydown.stop
+    >
       <option v-for="b in BLENDS" :key="b">{{ b }}</option>
     </select>
   </SettingRow>
@@ -135,8 +135,19 @@ const saturation = computed(() => edit.report.value?.saturation)
       full from {{ showNumber(Number(saturation.toFixed(2))) }} ×
     </span>
   </SettingRow>
-  <SettingRow v-if="look.order === 'oldest on top'" path="look.order" name="on top" label="On top" kind="none">
-    <select :value="look.order" aria-label="Draw order" @change="set('look.order', value($event))" @keydown.stop>
+  <SettingRow
+    v-if="look.order === 'oldest on top'"
+    path="look.order"
+    name="on top"
+    label="On top"
+    kind="none"
+  >
+    <select
+      :value="look.order"
+      aria-label="Draw order"
+      @change="set('look.order', value($event))"
+      @keydown.stop
+    >
       <option value="newest on top">the newest</option>
       <option value="oldest on top">the oldest</option>
     </select>

@@ -86,7 +86,14 @@ async function bring() {
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Bring a picture" width="640" top="10vh" append-to-body @closed="emit('close')">
+  <el-dialog
+    v-model="open"
+    title="Bring a picture"
+    width="640"
+    top="10vh"
+    append-to-body
+    @closed="emit('close')"
+  >
     <div class="bring" @keydown.stop>
       <p>
         <label class="button"
@@ -98,11 +105,19 @@ async function bring() {
             aria-label="Picture, a PNG"
             @change="choose"
         /></label>
-        <span class="quiet"> &ensp;a PNG of at most 1 MB and 2048 × 2048 px, one picture or frames side by side</span>
+        <span class="quiet">
+          &ensp;a PNG of at most 1 MB and 2048 × 2048 px, one picture or frames side by side</span
+        >
       </p>
       <p>
         <label
-          >name <input v-model="name" class="name" maxlength="80" aria-label="Name of the sprite" autocomplete="off"
+          >name
+          <input
+            v-model="name"
+            class="name"
+            maxlength="80"
+            aria-label="Name of the sprite"
+            autocomplete="off"
         /></label>
       </p>
       <p class="grid">
@@ -157,8 +172,18 @@ async function bring() {
       <div v-if="pixels.width" class="look">
         <div class="cut" :style="{ aspectRatio: `${pixels.width} / ${pixels.height}` }">
           <img :src="source" alt="The picture with its cuts" />
-          <span v-for="c in sheet.columns - 1" :key="'c' + c" class="v" :style="{ left: (100 * c) / sheet.columns + '%' }" />
-          <span v-for="r in sheet.rows - 1" :key="'r' + r" class="h" :style="{ top: (100 * r) / sheet.rows + '%' }" />
+          <span
+            v-for="c in sheet.columns - 1"
+            :key="'c' + c"
+            class="v"
+            :style="{ left: (100 * c) / sheet.columns + '%' }"
+          />
+          <span
+            v-for="r in sheet.rows - 1"
+            :key="'r' + r"
+            class="h"
+            :style="{ top: (100 * r) / sheet.rows + '%' }"
+          />
         </div>
         <div class="played" :style="shown" role="img" aria-label="The frames, played" />
         <span class="quiet">{{ pixels.width }} × {{ pixels.height }} px</span>

@@ -9,7 +9,9 @@ import { useEdit } from './useEdit'
 /** The colours that particles are born with: between two, one of a list, or from a gradient. */
 const edit = useEdit()
 const tint = computed(() => edit.emitter.value.birth.colour)
-const kind = computed(() => (Array.isArray(tint.value) ? 'between' : 'oneOf' in tint.value ? 'one of' : 'from'))
+const kind = computed(() =>
+  Array.isArray(tint.value) ? 'between' : 'oneOf' in tint.value ? 'one of' : 'from',
+)
 const colours = computed<string[]>(() =>
   Array.isArray(tint.value)
     ? tint.value

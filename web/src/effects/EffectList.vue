@@ -42,7 +42,11 @@ defineExpose({ shown })
     </header>
     <ul>
       <li v-for="e in shown" :key="e.id">
-        <button :class="{ selected: e.id === selected }" :aria-current="e.id === selected" @click="emit('select', e.id)">
+        <button
+          :class="{ selected: e.id === selected }"
+          :aria-current="e.id === selected"
+          @click="emit('select', e.id)"
+        >
           <img
             :src="api.stillPath(project.id, e.id, e.revision)"
             alt=""
@@ -53,7 +57,8 @@ defineExpose({ shown })
           <span>
             {{ e.body.name }}
             <small class="quiet"
-              >{{ e.body.course.kind === 'looping' ? 'looping' : 'one-shot' }} · {{ used(e.body.name) }}</small
+              >{{ e.body.course.kind === 'looping' ? 'looping' : 'one-shot' }} ·
+              {{ used(e.body.name) }}</small
             >
           </span>
         </button>

@@ -27,7 +27,12 @@ const CELLS: Cell[] = [
     why: 'Births that a cap or the particle limit refused',
     bad: (n) => n.swallowed > 0,
   },
-  { name: 'peak', of: (n) => String(n.peak), more: (n) => `at ${short(n.peakAt)} s`, why: 'Most alive at once' },
+  {
+    name: 'peak',
+    of: (n) => String(n.peak),
+    more: (n) => `at ${short(n.peakAt)} s`,
+    why: 'Most alive at once',
+  },
   {
     name: 'onset',
     of: (n) => (n.onset === undefined ? 'never' : `${Math.round(n.onset)} ms`),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick } from 'vue'
 import type { EffectReport, FindingReport } from '../api/client'
 import type { Emitter } from '../api/bundle'
 import { showNumber } from '../common/numberText'
@@ -33,6 +33,19 @@ function mend(finding: FindingReport) {
 function lead(finding: FindingReport) {
   const i = effect.value.emitters.findIndex((e: Emitter) => e.name === finding.emitter)
   if (i >= 0) at.value = i
+  // The setting's own row, or the lane, of that emitter, once it is there.
+  const path = finding.place.replace(/^emitters\/\d+\//, '').split('/')
+  nextTick(() => {
+    for (let n = path.length; n > 0; n--) {
+      const row = document.querySelector<HTMLElement>(`[data-setting="${path.slice(0, n).join('.')}"]`)
+      const field = row?.querySelector<HTMLElement>('input, select, .key, button')
+      if (row) {
+        row.scrollIntoView({ block: 'nearest' })
+        field?.focus()
+        return
+      }
+    }
+  })
 }
 const findings = computed(() => props.report?.findings ?? [])
 </script>
@@ -84,12 +97,7 @@ const findings = computed(() => props.report?.findings ?? [])
         }}
       </h2>
       <p v-for="f in findings" :key="f.check + f.emitter" class="finding" :data-check="f.check">
-        <button
-          class="about"
-          :class="f.severity"
-          :title="`${f.severity}; about ${f.place}`"
-          @click="lead(f)"
-        >
+        <button class="about" :class="f.severity" :title="`${f.severity}; about ${f.place}`" @click="lead(f)">
           {{ f.emitter || effect.name }}
         </button>
         {{ f.words }}.
@@ -112,7 +120,9 @@ const findings = computed(() => props.report?.findings ?? [])
           ><template v-else>{{ w.text }}</template></template
         >
       </p>
-      <p v-for="e in parents" :key="e.id" class="rope">Begun by particles of <b>{{ e.body.name }}</b></p>
+      <p v-for="e in parents" :key="e.id" class="rope">
+        Begun by particles of <b>{{ e.body.name }}</b>
+      </p>
       <RouterLink v-if="users.length" class="link" to="/">to the ropes</RouterLink>
     </section>
   </aside>

@@ -159,6 +159,15 @@ watch(
   },
   { immediate: true },
 )
+// Keeps the same emitter open where another was put before it.
+watch(
+  () => ({ id: effectId.value, seeds: effect.value?.emitters.map((e) => e.seed) ?? [] }),
+  (now, was) => {
+    if (now.id !== was.id || now.seeds.length <= was.seeds.length) return
+    const moved = now.seeds.indexOf(was.seeds[at.value])
+    if (moved >= 0 && now.seeds.at(-1) === was.seeds.at(-1)) at.value = moved
+  },
+)
 watch(play, () => {
   fetchTake()
   fetchBefore()
@@ -186,7 +195,8 @@ async function remove() {
 const list = ref<InstanceType<typeof EffectList>>()
 function move(by: number) {
   const shown = list.value?.shown ?? []
-  const next = shown[Math.min(shown.length - 1, Math.max(0, shown.findIndex((e) => e.id === effectId.value) + by))]
+  const next =
+    shown[Math.min(shown.length - 1, Math.max(0, shown.findIndex((e) => e.id === effectId.value) + by))]
   if (next) open(next.id)
 }
 const saved = computed(() => {
@@ -215,46 +225,52 @@ useKeys({
 
 <template>
   <main class="effects">
-    <EffectList ref="list" :selected="effectId" :find="props.find" @select="open" @recipes="sheet = 'recipes'" />
+    <EffectList
+      ref="list"
+      :selected="effectId"
+      :find="props.find"
+      @select="open"
+      @recipes="sheet = 'recipes'"
+    />
     <section v-if="effect" class="middle" aria-label="Effect">
       <StageView
-          ref="stage"
-          v-model:view="view"
-          v-model:backdrop="backdrop"
-          :take="mode === 'before' ? takeBefore : take"
-          :busy="busy"
-          :sprites="sprites"
-          :point="[0, 0, 0]"
-          :normal="normal"
-          :tall="272"
-          :rate="play.rate"
-          :every="play.every"
-          :live="take?.head.live"
-          :beside="mode === 'side by side' ? takeBefore : undefined"
-          :title="mode === 'side by side' ? 'now' : mode === 'before' ? saved : ''"
-          unpaused
-        >
-          <template #left>
-            <span class="group" role="group" aria-label="Which version">
-              <button v-for="m in MODES" :key="m" :aria-pressed="mode === m" @click="mode = m">
-                {{ words(m) }}
-              </button>
-            </span>
-          </template>
-          <template #right>
-            <span class="group" role="group" aria-label="Surface">
-              <button
-                v-for="s in SURFACES"
-                :key="s"
-                :aria-pressed="play.surface === s"
-                @click="play.surface = s"
-              >
-                {{ s }}
-              </button>
-            </span>
-          </template>
-          <template #over><ThrowRose v-if="take" :numbers="take.head.numbers" /></template>
-          <template #repeat><PlayedRow :play="play" part="time" :effect="effect" /></template>
+        ref="stage"
+        v-model:view="view"
+        v-model:backdrop="backdrop"
+        :take="mode === 'before' ? takeBefore : take"
+        :busy="busy"
+        :sprites="sprites"
+        :point="[0, 0, 0]"
+        :normal="normal"
+        :tall="272"
+        :rate="play.rate"
+        :every="play.every"
+        :area="take?.head.live"
+        :beside="mode === 'side by side' ? takeBefore : undefined"
+        :title="mode === 'side by side' ? 'now' : mode === 'before' ? saved : ''"
+        unpaused
+      >
+        <template #left>
+          <span class="group" role="group" aria-label="Which version">
+            <button v-for="m in MODES" :key="m" :aria-pressed="mode === m" @click="mode = m">
+              {{ words(m) }}
+            </button>
+          </span>
+        </template>
+        <template #right>
+          <span class="group" role="group" aria-label="Surface">
+            <button
+              v-for="s in SURFACES"
+              :key="s"
+              :aria-pressed="play.surface === s"
+              @click="play.surface = s"
+            >
+              {{ s }}
+            </button>
+          </span>
+        </template>
+        <template #over><ThrowRose v-if="take" :numbers="take.head.numbers" /></template>
+        <template #repeat><PlayedRow :play="play" part="time" :effect="effect" /></template>
         <template v-if="mode === 'side by side'" #beside>
           <StageView
             :take="takeBefore"
@@ -274,7 +290,10 @@ useKeys({
       </StageView>
       <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
       <PlayedRow :play="play" part="pull" :effect="effect" />
-      <EffectNumbers :numbers="take?.head.numbers" :before="mode === 'now' ? undefined : takeBefore?.head.numbers" />
+      <EffectNumbers
+        :numbers="take?.head.numbers"
+        :before="mode === 'now' ? undefined : takeBefore?.head.numbers"
+      />
       <div :key="effectId + '/' + at" class="acts">
         <BirthAct />
         <LifeAct />
@@ -286,12 +305,7 @@ useKeys({
       <button class="button primary" @click="sheet = 'recipes'">Start from a recipe</button>
     </section>
     <EffectSide v-if="effect" v-model:at="at" :part="effectId" :report="report">
-      <EffectHead
-        :part="effectId"
-        @duplicate="add(effect)"
-        @remove="remove"
-        @revisions="sheet = 'revisions'"
-      >
+      <EffectHead :part="effectId" @duplicate="add(effect)" @remove="remove" @revisions="sheet = 'revisions'">
         <CourseField />
       </EffectHead>
     </EffectSide>

@@ -70,8 +70,7 @@ function rename(i: number, event: Event) {
   edit.changeEffect((effect) => {
     effect.emitters[i].name = name
     // Whoever means this emitter goes on meaning it.
-    for (const e of effect.emitters)
-      e.end?.children?.forEach((c) => c.emitter === old && (c.emitter = name))
+    for (const e of effect.emitters) e.end?.children?.forEach((c) => c.emitter === old && (c.emitter = name))
     for (const p of effect.parameters) p.bindings.forEach((b) => b.emitter === old && (b.emitter = name))
   }, true)
 }
@@ -101,7 +100,10 @@ async function openAdding() {
   if (adding.value && !recipes.value.length) recipes.value = await api.recipes().catch(() => [])
 }
 const sources = computed(() => [
-  ...recipes.value.map((r) => ({ of: `recipe: ${r.name}`, emitters: (r.body as unknown as Effect).emitters })),
+  ...recipes.value.map((r) => ({
+    of: `recipe: ${r.name}`,
+    emitters: (r.body as unknown as Effect).emitters,
+  })),
   ...project.effects
     .filter((e) => e.body.name !== effect.value.name)
     .map((e) => ({ of: e.body.name, emitters: e.body.emitters })),

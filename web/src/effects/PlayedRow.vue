@@ -39,9 +39,7 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
     <select
       :value="play.every === undefined ? 'gone' : 'every'"
       aria-label="When it plays again"
-      @change="
-        set('every', ($event.target as HTMLSelectElement).value === 'every' ? 2 : undefined)
-      "
+      @change="set('every', ($event.target as HTMLSelectElement).value === 'every' ? 2 : undefined)"
       @keydown.stop
     >
       <option value="gone">again when all is gone</option>
@@ -84,12 +82,7 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
     </select>
     <template v-if="rope">
       <span class="words" role="group" aria-label="Strength">
-        <button
-          v-for="s in STRENGTHS"
-          :key="s"
-          :aria-pressed="play.strength === s"
-          @click="setStrength(s)"
-        >
+        <button v-for="s in STRENGTHS" :key="s" :aria-pressed="play.strength === s" @click="setStrength(s)">
           {{ s }}
         </button>
       </span>

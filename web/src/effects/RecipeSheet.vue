@@ -17,7 +17,9 @@ onMounted(async () => {
   }
 })
 const shown = computed(() =>
-  recipes.value.filter((r) => `${r.name} ${r.description}`.toLowerCase().includes(wanted.value.trim().toLowerCase())),
+  recipes.value.filter((r) =>
+    `${r.name} ${r.description}`.toLowerCase().includes(wanted.value.trim().toLowerCase()),
+  ),
 )
 const body = (r: RecipeView) => r.body as unknown as Effect
 </script>
@@ -41,8 +43,10 @@ const body = (r: RecipeView) => r.body as unknown as Effect
         <button data-testid="recipe" @click="emit('choose', body(r))">
           <img :src="api.recipeStillPath(r.name)" alt="" width="96" height="64" loading="lazy" />
           <span
-            ><b>{{ r.name }}</b> <small class="quiet">{{ body(r).course.kind === 'looping' ? 'looping' : 'one-shot' }}</small
-            ><br />{{ r.description }}</span
+            ><b>{{ r.name }}</b>
+            <small class="quiet">{{
+              body(r).course.kind === 'looping' ? 'looping' : 'one-shot'
+            }}</small><br />{{ r.description }}</span
           >
         </button>
       </li>

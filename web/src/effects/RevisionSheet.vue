@@ -50,10 +50,10 @@ function beside() {
   <el-dialog v-model="open" title="Revisions" width="820" top="8vh" @closed="emit('close')">
     <p v-if="failure" class="bad" role="alert">{{ failure }}</p>
     <div class="two">
-      <ul role="radiogroup" aria-label="Revision">
+      <ul aria-label="Revisions">
         <li v-for="r in revisions" :key="r.revision">
           <label :class="{ chosen: r.revision === chosen }">
-            <input v-model="chosen" type="radio" :value="r.revision" />
+            <input v-model="chosen" type="radio" name="revision" :value="r.revision" />
             <b>{{ r.revision }}</b> <span class="quiet">{{ when(r) }}</span>
             <small v-if="r.revision === revisions[0].revision">now</small>
             <small v-else-if="r.revision === base">before</small>

@@ -27,7 +27,15 @@ const words = computed(
 </script>
 
 <template>
-  <svg v-if="thrown" class="rose" viewBox="-28 -28 56 56" width="56" height="56" role="img" :aria-label="words">
+  <svg
+    v-if="thrown"
+    class="rose"
+    viewBox="-28 -28 56 56"
+    width="56"
+    height="56"
+    role="img"
+    :aria-label="words"
+  >
     <title>{{ words }}</title>
     <circle r="25" class="rim" />
     <path v-for="(d, i) in petals" :key="i" :d="d" class="petal" />

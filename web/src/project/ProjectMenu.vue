@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { api, Refused, type Problem, type ProjectLine } from '../api/client'
+import SettingsSheet from './SettingsSheet.vue'
 import { useProject } from './useProject'
 
 /** The project's name, and under it: the other projects, a new one, bundles in and out. */
@@ -60,6 +61,12 @@ async function importFile(event: Event) {
     open(into)
   })
 }
+
+const settings = ref(false)
+function showSettings() {
+  shown.value = false
+  settings.value = true
+}
 </script>
 
 <template>
@@ -97,6 +104,7 @@ async function importFile(event: Event) {
         />
         <button class="button" :disabled="!newName.trim()">Create</button>
       </form>
+      <button class="link left" @click="showSettings">Settings of this project…</button>
       <h2>Bundle</h2>
       <div class="bundle">
         <a class="button" :href="api.exportPath(project.id)" download data-testid="export"
@@ -126,9 +134,14 @@ async function importFile(event: Event) {
       </div>
     </div>
   </el-popover>
+  <SettingsSheet v-if="settings" @close="settings = false" />
 </template>
 
 <style scoped>
+.left {
+  align-self: flex-start;
+  min-height: 24px;
+}
 .name {
   color: var(--muted);
 }

@@ -223,8 +223,11 @@ export const useProject = defineStore('project', () => {
     if (moved) to.value = [...to.value, last]
   }
 
-  const undo = () => step(done, undone, 'undo')
-  const redo = () => step(undone, done, 'redo')
+  // One after the other: the second of two quick presses must see what the first left behind.
+  let steps: Promise<void> = Promise.resolve()
+  const inTurn = (take: () => Promise<void>) => (steps = steps.then(() => saves).then(take, take))
+  const undo = () => inTurn(() => step(done, undone, 'undo'))
+  const redo = () => inTurn(() => step(undone, done, 'redo'))
 
   /** Saves every draft that could not be saved. */
   async function saveDrafts() {

@@ -326,14 +326,7 @@ useKeys({
       </template>
     </Board>
     <aside aria-label="Response">
-      <StageView
-        ref="stage"
-        :take="take"
-        :busy="busy"
-        :sprites="sprites"
-        :point="point"
-        :normal="normal"
-      />
+      <StageView ref="stage" :take="take" :busy="busy" :sprites="sprites" :point="point" :normal="normal" />
       <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
       <section v-if="rope" class="open">
         <RopeSentence

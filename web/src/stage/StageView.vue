@@ -34,7 +34,7 @@ const props = withDefaults(
     /** Seconds after which the take begins again; when all is gone if absent. */
     every?: number
     /** Drawn in the scrub bar: one number a step. */
-    live?: number[]
+    area?: number[]
     title?: string
     /** Another take that is shown beside this one: both are framed alike. */
     beside?: Take<{ stepsPerSecond: number }>
@@ -46,7 +46,7 @@ const props = withDefaults(
     tall: 252,
     rate: 1,
     every: undefined,
-    live: undefined,
+    area: undefined,
     title: '',
     beside: undefined,
     unpaused: false,
@@ -89,7 +89,7 @@ const shown = computed(() => {
 
 /** The live particles over the take as an area, 100 wide and 20 high. */
 const liveArea = computed(() => {
-  const values = props.live
+  const values = props.area
   if (!values || values.length < 2) return ''
   const most = Math.max(1, ...values)
   const last = values.length - 1
@@ -178,7 +178,10 @@ function frameLoop(now: number) {
   if (take && playing.value && !liveNow.value && !scrubbing.value && !stale) {
     const end = take.frames.length - 1
     const next = at.value + passed * take.head.stepsPerSecond * props.rate
-    const turn = props.every === undefined ? end + PAUSE * take.head.stepsPerSecond : props.every * take.head.stepsPerSecond
+    const turn =
+      props.every === undefined
+        ? end + PAUSE * take.head.stepsPerSecond
+        : props.every * take.head.stepsPerSecond
     if (!props.follows) at.value = next > turn ? 0 : next
   }
   if (!liveNow.value && Math.floor(at.value) !== drawn) dirty = true
@@ -319,49 +322,49 @@ function turn(event: PointerEvent) {
 <template>
   <section class="stage" aria-label="Stage">
     <div class="windows" :style="{ height: tall + 'px' }">
-    <div
-      ref="box"
-      class="window"
-      @pointerdown="turnStart"
-      @pointermove="turn"
-      @pointerup="turning = undefined"
-    >
-      <canvas
-        ref="canvas"
-        data-testid="stage"
-        role="img"
-        :aria-label="`${shown?.alive ?? 0} particles on the stage`"
-      />
-      <canvas ref="overlay" class="overlay" aria-hidden="true" />
-      <p v-if="title" class="title">{{ title }}</p>
-      <slot name="over" />
-      <div class="meter" data-testid="meter">
-        <template v-if="!unpaused">
-          <b>{{ liveNow ? 'live' : 'take' }}</b> ·
-          <span data-testid="live-instances">{{ live?.instances ?? 0 }}</span> playing ·
-        </template>
-        <span data-testid="alive">{{ shown?.alive ?? 0 }}</span> alive
+      <div
+        ref="box"
+        class="window"
+        @pointerdown="turnStart"
+        @pointermove="turn"
+        @pointerup="turning = undefined"
+      >
+        <canvas
+          ref="canvas"
+          data-testid="stage"
+          role="img"
+          :aria-label="`${shown?.alive ?? 0} particles on the stage`"
+        />
+        <canvas ref="overlay" class="overlay" aria-hidden="true" />
+        <p v-if="title" class="title">{{ title }}</p>
+        <slot name="over" />
+        <div class="meter" data-testid="meter">
+          <template v-if="!unpaused">
+            <b>{{ liveNow ? 'live' : 'take' }}</b> ·
+            <span data-testid="live-instances">{{ live?.instances ?? 0 }}</span> playing ·
+          </template>
+          <span data-testid="alive">{{ shown?.alive ?? 0 }}</span> alive
+        </div>
+        <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
+        <p v-else-if="!take && !liveNow" class="still">
+          Pull an event, or open a rope, to see its response here.
+        </p>
       </div>
-      <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
-      <p v-else-if="!take && !liveNow" class="still">
-        Pull an event, or open a rope, to see its response here.
-      </p>
-    </div>
-    <slot name="beside" />
-    <template v-if="!follows">
-      <div class="chips left"><slot name="left" /></div>
-      <div class="chips">
-        <slot name="right" />
-        <span class="group" role="group" aria-label="Camera">
-          <button v-for="v in VIEWS" :key="v" :aria-pressed="view === v" @click="view = v">{{ v }}</button>
-        </span>
-        <span class="group" role="group" aria-label="Backdrop">
-          <button v-for="b in BACKDROPS" :key="b" :aria-pressed="backdrop === b" @click="backdrop = b">
-            {{ b }}
-          </button>
-        </span>
-      </div>
-    </template>
+      <slot name="beside" />
+      <template v-if="!follows">
+        <div class="chips left"><slot name="left" /></div>
+        <div class="chips">
+          <slot name="right" />
+          <span class="group" role="group" aria-label="Camera">
+            <button v-for="v in VIEWS" :key="v" :aria-pressed="view === v" @click="view = v">{{ v }}</button>
+          </span>
+          <span class="group" role="group" aria-label="Backdrop">
+            <button v-for="b in BACKDROPS" :key="b" :aria-pressed="backdrop === b" @click="backdrop = b">
+              {{ b }}
+            </button>
+          </span>
+        </div>
+      </template>
     </div>
     <div v-if="!follows" class="scrub" :class="{ high: liveArea }">
       <button :aria-label="playing ? 'Hold the take' : 'Run the take'" class="run" @click="toggle">
@@ -375,18 +378,18 @@ function turn(event: PointerEvent) {
         <svg v-if="liveArea" viewBox="0 0 100 20" preserveAspectRatio="none" aria-hidden="true">
           <path :d="liveArea" />
         </svg>
-      <input
-        type="range"
-        min="0"
-        :max="Math.max(1, (take?.frames.length ?? 1) - 1)"
-        step="1"
-        :value="Math.min(Math.floor(at), (take?.frames.length ?? 1) - 1)"
-        aria-label="Moment of the take"
-        @input="scrub"
-        @pointerdown="scrubbing = true"
-        @pointerup="scrubbing = false"
-        @keydown.stop
-      />
+        <input
+          type="range"
+          min="0"
+          :max="Math.max(1, (take?.frames.length ?? 1) - 1)"
+          step="1"
+          :value="Math.min(Math.floor(at), (take?.frames.length ?? 1) - 1)"
+          aria-label="Moment of the take"
+          @input="scrub"
+          @pointerdown="scrubbing = true"
+          @pointerup="scrubbing = false"
+          @keydown.stop
+        />
       </span>
       <span class="time">{{ length.toFixed(2) }} s</span>
       <slot name="repeat"

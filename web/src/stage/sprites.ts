@@ -10,9 +10,7 @@ export interface SpriteSource {
 
 export function spriteSources(project: number, sprites: Part<Sprite>[]): SpriteSource[] {
   return sprites.map((s) => ({
-    path: s.body.picture
-      ? api.ownSpritePath(project, s.id, s.revision)
-      : api.spritePath(s.body.name),
+    path: s.body.picture ? api.ownSpritePath(project, s.id, s.revision) : api.spritePath(s.body.name),
     sheet: s.body.sheet,
   }))
 }

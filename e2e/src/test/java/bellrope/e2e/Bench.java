@@ -1,6 +1,8 @@
 package bellrope.e2e;
 
 import bellrope.server.BellropeApplication;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -172,6 +174,23 @@ final class Bench implements AutoCloseable {
     void awaitNumber(String name, String value) {
         await(b -> all("[data-number=" + name + "]").stream()
                 .anyMatch(e -> e.getText().equals(value)));
+    }
+
+    /** Returns what axe-core 4.14.1 finds against the rules of WCAG 2.2 A and AA, with the first places of each. */
+    @SuppressWarnings("unchecked")
+    List<String> violations() throws IOException {
+        js(Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js")));
+        Map<String, Object> result = (Map<String, Object>)
+                js("return axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']})");
+        return ((List<Map<String, Object>>) result.get("violations"))
+                .stream()
+                        .map(v -> v.get("id") + ": "
+                                + ((List<Map<String, Object>>) v.get("nodes"))
+                                        .stream()
+                                                .map(n -> n.get("html"))
+                                                .limit(3)
+                                                .toList())
+                        .toList();
     }
 
     byte[] picture() {

@@ -131,4 +131,138 @@ class SpeedIT {
         print("changed number to strip, numbers and take", all);
         assertThat(Arrays.stream(all).max().orElseThrow()).isLessThan(3000);
     }
+
+    /** An effect of five emitters and 600 particles, as the usual grand one. */
+    private static String heavy() {
+        StringBuilder emitters = new StringBuilder();
+        for (int i = 1; i <= 5; i++) {
+            emitters.append(i > 1 ? "," : "").append(("""
+                    {"name":"layer %d","seed":%d,"birth":{"bursts":[{"at":0,"least":120,"most":120}],
+                     "shape":{"kind":"cone","radius":0.2,"angle":60},"aim":{"kind":"outward"},"spread":10,"speed":[2,6],
+                     "lifetime":[0.8,1.6],"size":[0.05,0.2],"colour":["#FFC46BFF","#FFF0C8FF"]},
+                     "look":{"sprite":"soft dot","blend":"additive","order":"newest on top"},
+                     "life":{"gravity":[0,-9,0],"drag":0.5,"size":[{"at":0,"value":1}],
+                      "opacity":[{"at":0,"value":1},{"at":1,"value":0}],"colour":[{"at":0,"colour":"#FFFFFFFF"}]}}""").formatted(i, i));
+        }
+        return "{\"name\":\"five layers\",\"course\":{\"kind\":\"one shot\",\"duration\":1.6},\"emitters\":[" + emitters
+                + "],\"parameters\":[]}";
+    }
+
+    @Test
+    void aChangedNumberIsANewTakeInTheViewOfEffects() throws InterruptedException {
+        bench.open("/");
+        bench.js("""
+                return fetch('/api/projects').then(r => r.json()).then(p => fetch(`/api/projects/${p[0].id}/parts`, {
+                  method: 'POST', headers: {'Content-Type': 'application/json'},
+                  body: JSON.stringify({kind: 'effect', body: JSON.parse(arguments[0])})})).then(r => r.status)""", heavy());
+        bench.open("/#/effects");
+        bench.browser().navigate().refresh();
+        bench.await(b -> bench.all(".list li button span").stream()
+                        .filter(e -> e.getText().startsWith("five layers"))
+                        .findFirst()
+                        .orElse(null))
+                .click();
+        bench.awaitNumber("births", "600");
+        bench.press("p");
+        bench.js("""
+                window.__times = [];
+                window.__drafts = 0;
+                window.__turn = (value) => {
+                  const field = document.querySelector("input[aria-label^='Burst, most']");
+                  const births = () => document.querySelector('[data-number=births]').textContent;
+                  const was = births();
+                  const start = performance.now();
+                  field.value = value;
+                  field.dispatchEvent(new Event('input'));
+                  (function again() {
+                    if (births() !== was) window.__times.push(performance.now() - start);
+                    else if (performance.now() - start < 3000) requestAnimationFrame(again);
+                  })();
+                };
+                """);
+        bench.one("input[aria-label^='Burst, most']").click();
+        for (int i = 0; i < 50; i++) {
+            bench.js("window.__turn(" + (i % 2 == 0 ? 121 + i : 160 + i) + ")");
+            int seen = i + 1;
+            bench.await(b -> ((Number) bench.js("return window.__times.length")).intValue() >= seen);
+            Thread.sleep(60);
+        }
+        double[] all = sorted("window.__times.slice(10)");
+        print("changed number to new take, numbers and findings of 5 emitters and 600 particles", all);
+        // A drag: a new value each animation frame. What is asked for while a take is under way is dropped, not queued.
+        bench.js("""
+                performance.clearMarks('take shown');
+                window.__done = false;
+                const field = document.querySelector("input[aria-label^='Burst, most']");
+                let n = 0;
+                const started = performance.now();
+                (function turn() {
+                  field.value = 200 + n;
+                  field.dispatchEvent(new Event('input'));
+                  if (++n < 120) requestAnimationFrame(turn);
+                  else { window.__dragged = performance.now() - started; setTimeout(() => (window.__done = true), 700); }
+                })();
+                """);
+        bench.await(b -> (Boolean) bench.js("return window.__done"));
+        int shown = ((Number) bench.js("return performance.getEntriesByName('take shown').length")).intValue();
+        double dragged = ((Number) bench.js("return window.__dragged")).doubleValue();
+        System.out.printf(
+                Locale.ROOT, "a drag of 120 values over %.0f ms: %d takes shown, the rest dropped%n", dragged, shown);
+        assertThat(shown).isBetween(5, 121);
+        assertThat(bench.js("return document.querySelector('[data-number=births]').textContent"))
+                .as("the last value is the one that is shown")
+                .isNotEqualTo("600");
+        assertThat(Arrays.stream(all).max().orElseThrow()).isLessThan(3000);
+    }
+
+    @Test
+    void threeHundredStillsComeAndOnlyChangedOnesAnew() {
+        String bundle = (String) bench.js("""
+                return fetch('/api/projects').then(r => r.json()).then(p => fetch(`/api/projects/${p[0].id}/bundle`))
+                  .then(r => r.json()).then(b => {
+                    const base = b.effects;
+                    b.effects = [];
+                    for (let i = 0; i < 300; i++) {
+                      const e = JSON.parse(JSON.stringify(base[i % base.length]));
+                      e.name = `${e.name} ${i}`;
+                      e.emitters.forEach(m => m.birth.bursts.forEach(x => (x.at += i / 3000)));
+                      b.effects.push(e);
+                    }
+                    b.ropes = [];
+                    b.name = 'three hundred';
+                    return JSON.stringify(b);
+                  })""");
+        Number project = (Number) bench.js("""
+                return fetch('/api/projects', {method: 'POST', headers: {'Content-Type': 'application/json'},
+                  body: JSON.stringify({name: 'three hundred'})}).then(r => r.json())
+                  .then(p => fetch(`/api/projects/${p.id}/bundle`, {method: 'PUT', headers: {'Content-Type': 'application/json'},
+                    body: arguments[0]}).then(() => p.id))""", bundle);
+        bench.open("/?one#/effects?project=" + project.longValue());
+        bench.browser().navigate().refresh();
+        bench.await(b -> bench.all(".list li").size() == 300);
+        double first = ((Number) bench.js("""
+                const seen = () => [...document.querySelectorAll('.list img')].filter(i => i.getBoundingClientRect().top < innerHeight);
+                const start = performance.timeOrigin;
+                return new Promise(done => (function again() {
+                  if (seen().every(i => i.naturalWidth)) {
+                    const all = performance.getEntriesByType('resource').filter(e => e.name.includes('/still'));
+                    const from = Math.min(...all.map(e => e.startTime));
+                    const rows = seen().map(i => i.src);
+                    done(Math.max(...all.filter(e => rows.includes(e.name)).map(e => e.responseEnd)) - from);
+                  } else requestAnimationFrame(again);
+                })())""")).doubleValue();
+        double again = ((Number) bench.js("""
+                const urls = [...document.querySelectorAll('.list img')].map(i => i.src);
+                const all = async () => { const t = performance.now();
+                  await Promise.all(urls.map(u => fetch(u, {cache: 'reload'}).then(r => r.blob()))); return performance.now() - t; };
+                return all().then(a => all().then(b => { window.__cold = a; return b; }))""")).doubleValue();
+        double cold = ((Number) bench.js("return window.__cold")).doubleValue();
+        System.out.printf(
+                Locale.ROOT,
+                "stills of 300 effects: first screen %.0f ms, all of them %.0f ms, again from what is known %.0f ms%n",
+                first,
+                cold,
+                again);
+        assertThat(again).isLessThan(cold);
+    }
 }

@@ -81,7 +81,7 @@ class ApiTest {
         @CsvSource(
                 delimiter = '|',
                 value = {
-                    "\"least\":4,\"most\":6|\"least\":-3,\"most\":6|/emitters/0/birth/bursts/0/0|-3",
+                    "\"least\":4,\"most\":6|\"least\":-3,\"most\":6|/emitters/0/birth/bursts/0/least|-3",
                     "\"lifetime\":[0.3,0.6]|\"lifetime\":[0.6,0.3]|/emitters/0/birth/lifetime|0.6 to 0.3",
                     "\"lifetime\":[0.3,0.6]|\"lifetime\":[0,0.6]|/emitters/0/birth/lifetime/0|0.0",
                     "\"sprite\":\"puff\"|\"sprite\":\"puf\"|/emitters/0/look/sprite|\"puf\"",
@@ -206,7 +206,7 @@ class ApiTest {
             while (bytes.hasRemaining()) {
                 int length = bytes.getInt();
                 int count = bytes.getInt(bytes.position() + 12);
-                assertThat(length).isEqualTo(64 + 16 * count);
+                assertThat(length).isEqualTo(64 + 20 * count);
                 assertThat(json.get("live").get(frames).asInt()).isEqualTo(count);
                 bytes.position(bytes.position() + length);
                 frames++;

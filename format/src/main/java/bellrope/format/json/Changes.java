@@ -32,7 +32,7 @@ public final class Changes {
     }
 
     private static void compare(String place, JsonNode a, JsonNode b, List<Change> changes) {
-        if (a != null && a.equals(b)) {
+        if (a != null && b != null && same(a, b)) {
             return;
         }
         if (a != null && b != null && a.isObject() && b.isObject()) {
@@ -49,6 +49,30 @@ public final class Changes {
         } else {
             changes.add(new Change(place, shown(a), shown(b)));
         }
+    }
+
+    // 2 and 2.0 are the same number, whoever wrote them.
+    private static boolean same(JsonNode a, JsonNode b) {
+        if (a.isNumber() && b.isNumber()) {
+            return a.doubleValue() == b.doubleValue();
+        }
+        if (a.isArray() && b.isArray() && a.size() == b.size()) {
+            for (int i = 0; i < a.size(); i++) {
+                if (!same(a.get(i), b.get(i))) {
+                    return false;
+                }
+            }
+            return true;
+        }
+        if (a.isObject() && b.isObject() && a.size() == b.size()) {
+            for (String key : a.propertyNames()) {
+                if (!b.has(key) || !same(a.get(key), b.get(key))) {
+                    return false;
+                }
+            }
+            return true;
+        }
+        return a.equals(b);
     }
 
     // Lists whose items have names are compared by them, so that a new first emitter does not change all others.

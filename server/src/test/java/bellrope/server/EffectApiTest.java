@@ -1,0 +1,159 @@
+package bellrope.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import bellrope.format.sprite.Pictures;
+import bellrope.server.RunningServer.Answer;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Base64;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+class EffectApiTest {
+    @TempDir
+    static Path folder;
+
+    private static RunningServer server;
+
+    @BeforeAll
+    static void start() {
+        server = new RunningServer(folder.resolve("b.db"));
+    }
+
+    @AfterAll
+    static void stop() {
+        server.close();
+    }
+
+    private static Answer preview(String more) {
+        long effect = server.part("effect", "water crown").get("id").asLong();
+        return server.send(
+                "POST", "/api/projects/1/previews", "{\"effect\":" + effect + ",\"seed\":1,\"drafts\":[]" + more + "}");
+    }
+
+    private static JsonNode head(Answer answer) {
+        ByteBuffer bytes = ByteBuffer.wrap(answer.bytes()).order(ByteOrder.LITTLE_ENDIAN);
+        byte[] head = new byte[bytes.getInt()];
+        bytes.get(head);
+        return RunningServer.JSON.readTree(head);
+    }
+
+    @Test
+    void aPreviewSaysWhatIsKnownOfTheEffect() {
+        JsonNode head = head(preview(""));
+        assertThat(head.at("/numbers/generations/1").asInt()).as("ripples").isPositive();
+        assertThat(head.at("/report/findings")).isEmpty();
+        assertThat(head.at("/report/emitters")).hasSize(4);
+        assertThat(head.at("/report/emitters/1/speed")).hasSize(12);
+        assertThat(head.at("/report/answers/1/emitters/3"))
+                .as("amount does not reach the ripples")
+                .isEmpty();
+        assertThat(head.at("/facing/1").asDouble()).isEqualTo(1);
+    }
+
+    @Test
+    void aPreviewFollowsItsSurfaceItsDraftAndTheRopeItIsPlayedBy() {
+        assertThat(head(preview(",\"surface\":\"wall\"")).at("/facing/0").asDouble())
+                .isEqualTo(-1);
+        long rope = server.part("rope", "landing on water").get("id").asLong();
+        double usual = head(preview("")).at("/numbers/reach").asDouble();
+        double hard = head(preview(",\"rope\":" + rope + ",\"payload\":{\"speed\":14}"))
+                .at("/numbers/reach")
+                .asDouble();
+        assertThat(hard).as("true to size 1.7").isGreaterThan(usual * 1.4);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                ",\"surface\":\"moon\"|/surface|ground, wall or ceiling",
+                ",\"side\":\"up\"|/side|left or right",
+                ",\"velocity\":[1]|/velocity|three numbers"
+            })
+    void aPreviewOfSomethingWrongSaysWhatIsAllowed(String more, String place, String allowed) {
+        Answer answer = preview(more);
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.json().at("/problems/0/place").asString()).isEqualTo(place);
+        assertThat(answer.json().at("/problems/0/allowed").asString()).contains(allowed);
+    }
+
+    @Test
+    void aStillIsAPictureThatChangesWithItsEffectOnly() throws IOException {
+        JsonNode part = server.part("effect", "seal ring");
+        String path = "/api/projects/1/effects/" + part.get("id").asLong() + "/still";
+        byte[] first = server.send("GET", path, null).bytes();
+        assertThat(ImageIO.read(new ByteArrayInputStream(first)).getWidth()).isEqualTo(192);
+        server.save(
+                part,
+                part.get("revision").asLong(),
+                part.get("body").toString().replace("\"size\":[1.8,2]", "\"size\":[0.4,0.5]"));
+        assertThat(server.send("GET", path, null).bytes()).isNotEqualTo(first);
+    }
+
+    @Test
+    void everyRecipeHasAStillAndCanBeAdded() {
+        JsonNode recipes = server.get("/api/recipes");
+        assertThat(recipes).hasSizeGreaterThanOrEqualTo(16);
+        for (JsonNode recipe : recipes) {
+            String name = recipe.get("name").asString();
+            assertThat(server.send("GET", "/api/recipes/" + name.replace(" ", "%20") + "/still", null)
+                            .status())
+                    .as(name)
+                    .isEqualTo(200);
+        }
+        String body = recipes.get(0).get("body").toString();
+        assertThat(server.send("POST", "/api/projects/1/parts", "{\"kind\":\"effect\",\"body\":" + body + "}")
+                        .status())
+                .isEqualTo(201);
+        assertThat(server.send("GET", "/api/recipes/none/still", null).status()).isEqualTo(404);
+    }
+
+    @Test
+    void revisionsAreComparedSettingBySetting() {
+        JsonNode part = server.part("effect", "hail shatter");
+        long id = part.get("id").asLong();
+        server.save(
+                part,
+                part.get("revision").asLong(),
+                part.get("body").toString().replaceFirst("\"spread\":40", "\"spread\":44"));
+        JsonNode changes = server.get("/api/parts/" + id + "/changes?before=1&after=2");
+        assertThat(changes.get("changes")).hasSize(1);
+        assertThat(changes.at("/changes/0/place").asString()).isEqualTo("ice › birth › spread");
+        assertThat(changes.at("/changes/0/after").asString()).isEqualTo("44");
+        assertThat(server.send("GET", "/api/parts/" + id + "/changes?before=1&after=99", null)
+                        .status())
+                .isEqualTo(404);
+    }
+
+    @Test
+    void aSpriteIsBroughtSeenAndExported() {
+        int[] white = new int[32 * 16];
+        Arrays.fill(white, -1);
+        String picture = Base64.getEncoder().encodeToString(Pictures.png(white, 32, 16));
+        Answer added = server.send(
+                "POST",
+                "/api/projects/1/parts",
+                "{\"kind\":\"sprite\",\"body\":{\"name\":\"block\",\"picture\":\"" + picture
+                        + "\",\"sheet\":{\"columns\":2,\"rows\":1,\"frames\":2,\"order\":\"by rows\",\"perSecond\":8}}}");
+        assertThat(added.status()).isEqualTo(201);
+        assertThat(added.json().at("/part/body/coverage").asDouble()).isEqualTo(1);
+        long id = added.json().at("/part/id").asLong();
+        assertThat(server.send("GET", "/api/projects/1/sprites/" + id, null).bytes())
+                .startsWith(0x89, 'P', 'N', 'G');
+        assertThat(new String(server.send("GET", "/api/projects/1/bundle", null).bytes()))
+                .contains("\"name\" : \"block\"")
+                .contains(picture);
+    }
+}

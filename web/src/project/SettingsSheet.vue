@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import NumberField from '../common/NumberField.vue'
+import { useProject } from './useProject'
+
+/** What holds for the whole project: its step, its dice, its limit of particles, and the screen overdraw is measured on. */
+interface Settings {
+  stepsPerSecond: number
+  metresPerUnit: number
+  seed: number
+  particleLimit: number
+  screen: { width: number; height: number; unitsHigh: number }
+}
+const emit = defineEmits<{ close: [] }>()
+const project = useProject()
+const open = ref(true)
+const part = computed(() => [...project.parts.values()].find((p) => p.kind === 'settings'))
+const settings = computed(() => part.value?.body as unknown as Settings)
+
+function set(change: (s: Settings) => void) {
+  const next = JSON.parse(JSON.stringify(settings.value)) as Settings
+  next.screen ??= { width: 1920, height: 1080, unitsHigh: 12 }
+  change(next)
+  project.commit(part.value!.id, next)
+}
+const screen = computed(() => settings.value.screen ?? { width: 1920, height: 1080, unitsHigh: 12 })
+</script>
+
+<template>
+  <el-dialog
+    v-model="open"
+    :title="`Settings of ${project.name}`"
+    width="520"
+    append-to-body
+    @closed="emit('close')"
+  >
+    <div v-if="settings" @keydown.stop>
+      <div class="field">
+        <span class="quiet">live particles, at most</span>
+        <NumberField
+          :value="settings.particleLimit"
+          label="Particle limit"
+          kind="whole"
+          unit="at once; births beyond are counted"
+          :step="1000"
+          :least="1"
+          :most="200000"
+          @commit="(v) => set((s) => (s.particleLimit = v))"
+        />
+      </div>
+      <div class="field">
+        <span class="quiet">fixed step</span>
+        <NumberField
+          :value="settings.stepsPerSecond"
+          label="Steps a second"
+          kind="whole"
+          unit="steps/s"
+          :step="10"
+          :least="10"
+          :most="240"
+          @commit="(v) => set((s) => (s.stepsPerSecond = v))"
+        />
+      </div>
+      <div class="field">
+        <span class="quiet">one unit is</span>
+        <NumberField
+          :value="settings.metresPerUnit"
+          label="Metres a unit"
+          unit="m"
+          :least="0.001"
+          :most="1000"
+          @commit="(v) => set((s) => (s.metresPerUnit = v))"
+        />
+      </div>
+      <div class="field">
+        <span class="quiet">dice</span>
+        <NumberField
+          :value="settings.seed"
+          label="Seed of the project"
+          kind="whole"
+          unit="seed"
+          :step="1"
+          :least="0"
+          :most="9007199254740991"
+          @commit="(v) => set((s) => (s.seed = v))"
+        />
+      </div>
+      <div class="field">
+        <span class="quiet">screen for overdraw</span>
+        <span>
+          <NumberField
+            :value="screen.width"
+            label="Screen width"
+            kind="whole"
+            unit="×"
+            :step="10"
+            :least="64"
+            :most="16384"
+            @commit="(v) => set((s) => (s.screen.width = v))"
+          />
+          <NumberField
+            :value="screen.height"
+            label="Screen height"
+            kind="whole"
+            unit="px, showing"
+            :step="10"
+            :least="64"
+            :most="16384"
+            @commit="(v) => set((s) => (s.screen.height = v))"
+          />
+          <NumberField
+            :value="screen.unitsHigh"
+            label="Units from bottom to top"
+            unit="u from bottom to top"
+            :step="1"
+            :least="0.1"
+            :most="10000"
+            @commit="(v) => set((s) => (s.screen.unitsHigh = v))"
+          />
+        </span>
+      </div>
+    </div>
+  </el-dialog>
+</template>
