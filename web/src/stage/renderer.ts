@@ -162,6 +162,8 @@ export class Renderer {
   private readonly scenery: WebGLTexture
   private readonly sceneryTarget: WebGLFramebuffer
   private sceneryKey = ''
+  /** Where pictures were drawn last: left, bottom, right, top in pixels. */
+  private drawnIn: Rect | undefined
   private fence: WebGLSync | null = null
   private readonly empty: WebGLVertexArrayObject
   private readonly vao: WebGLVertexArrayObject
@@ -314,6 +316,7 @@ export class Renderer {
       gl.framebufferTexture2D(gl.FRAMEBUFFER, gl.COLOR_ATTACHMENT0, gl.TEXTURE_2D, texture, 0)
     }
     this.sceneryKey = ''
+    this.drawnIn = undefined
   }
 
   /** Draws what lies behind the particles, once for each backdrop and surface. */
@@ -321,6 +324,7 @@ export class Renderer {
     const key = [backdrop, ...surface].join()
     if (key === this.sceneryKey) return
     this.sceneryKey = key
+    this.drawnIn = undefined
     const gl = this.gl
     gl.bindFramebuffer(gl.FRAMEBUFFER, this.sceneryTarget)
     gl.viewport(0, 0, this.width, this.height)
@@ -359,7 +363,16 @@ export class Renderer {
     this.resize()
     const { width, height } = this
     if (width === 0 || height === 0) return
+    gl.disable(gl.SCISSOR_TEST)
     this.paintScenery(backdrop, surface)
+    // Only where pictures are now or were before is anything drawn anew: most of the stage stays as it is.
+    const now = reach(frame, camera, width, height)
+    const was = this.drawnIn
+    this.drawnIn = now
+    const [left, bottom, right, top] = was ? union(was, now) : [0, 0, width, height]
+    if (right <= left || top <= bottom) return
+    gl.enable(gl.SCISSOR_TEST)
+    gl.scissor(left, bottom, right - left, top - bottom)
     gl.bindFramebuffer(gl.READ_FRAMEBUFFER, this.sceneryTarget)
     gl.bindFramebuffer(gl.DRAW_FRAMEBUFFER, this.target)
     gl.blitFramebuffer(0, 0, width, height, 0, 0, width, height, gl.COLOR_BUFFER_BIT, gl.NEAREST)
@@ -429,6 +442,51 @@ export class Renderer {
   release() {
     this.gl.getExtension('WEBGL_lose_context')?.loseContext()
   }
+}
+
+type Rect = [number, number, number, number]
+
+/** Returns a rectangle of pixels that holds every picture of a frame. */
+function reach(frame: Frame | undefined, camera: Camera, width: number, height: number): Rect {
+  if (!frame || frame.count === 0) return [0, 0, 0, 0]
+  let most = 0
+  for (let i = 0; i < frame.count; i++) {
+    const at = i * WORDS
+    most = Math.max(most, frame.particles[at + 1] >>> 16, frame.particles[at + 2] & 0xffff)
+  }
+  // Half floats that are not negative are ordered like their bits; the diagonal of a square, and a little for rounding.
+  const margin = halfFloat(most) * 0.75 + (2 * camera.height) / height
+  const { right, up } = axes(camera)
+  const k = height / camera.height
+  const along = (axis: number[], middle: number): [number, number] => {
+    let centre = 0
+    let half = 0
+    for (let i = 0; i < 3; i++) {
+      centre += axis[i] * (frame.origin[i] + frame.extent[i] / 2 - camera.centre[i])
+      half += Math.abs(axis[i]) * (frame.extent[i] / 2)
+    }
+    return [middle + (centre - half - margin) * k, middle + (centre + half + margin) * k]
+  }
+  const [left, right_] = along(right, width / 2)
+  const [bottom, top] = along(up, height / 2)
+  return [
+    Math.max(0, Math.floor(left)),
+    Math.max(0, Math.floor(bottom)),
+    Math.min(width, Math.ceil(right_)),
+    Math.min(height, Math.ceil(top)),
+  ]
+}
+
+function halfFloat(bits: number): number {
+  const exponent = bits >> 10
+  const mantissa = bits & 1023
+  return exponent === 0 ? mantissa * 2 ** -24 : (1 + mantissa / 1024) * 2 ** (exponent - 15)
+}
+
+function union(a: Rect, b: Rect): Rect {
+  if (a[2] <= a[0] || a[3] <= a[1]) return b
+  if (b[2] <= b[0] || b[3] <= b[1]) return a
+  return [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.max(a[2], b[2]), Math.max(a[3], b[3])]
 }
 
 /** Returns the directions of the picture's right and up and of the viewer in the world. */

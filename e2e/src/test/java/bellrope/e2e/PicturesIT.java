@@ -33,6 +33,42 @@ class PicturesIT {
             bench.await(b -> bench.text("[data-testid=live-instances]").equals("0"));
             moment(bench, 0.3);
             Files.write(shots.resolve("shaping.png"), bench.picture());
+
+            bench.open("/#/effects");
+            bench.browser().navigate().refresh();
+            bench.await(b -> bench.all(".list li button span").stream()
+                            .filter(e -> e.getText().startsWith("water crown"))
+                            .findFirst()
+                            .orElse(null))
+                    .click();
+            bench.await(b -> bench.all("aside .choose").stream()
+                            .filter(e -> e.getText().startsWith("mist"))
+                            .findFirst()
+                            .orElse(null))
+                    .click();
+            // A range that was changed, and a finding: the size lane begins full.
+            bench.enter("Size, most", "1.3");
+            bench.one("button[aria-label^='size key at 0 %']").click();
+            bench.enter("size key, value", "1");
+            bench.one("button[aria-label^='opacity key at 0 %']").click();
+            bench.enter("opacity key, value", "0.8");
+            bench.await(b -> !bench.all("[data-check]").isEmpty());
+            bench.press("p");
+            moment(bench, 0.3);
+            bench.js("document.querySelector('.middle').scrollTop = 0");
+            Thread.sleep(300);
+            Files.write(shots.resolve("effects.png"), bench.picture());
+            bench.press("b");
+            bench.await(b -> bench.all("[data-testid=stage]").size() == 2);
+            Thread.sleep(1200);
+            Files.write(shots.resolve("beside.png"), bench.picture());
+            bench.press("b");
+            bench.press("n");
+            bench.await(b -> bench.all("[data-testid=recipe] img").stream()
+                    .limit(12)
+                    .allMatch(i -> (Boolean) bench.js("return arguments[0].naturalWidth > 0", i)));
+            Thread.sleep(400);
+            Files.write(shots.resolve("recipes.png"), bench.picture());
         }
     }
 

@@ -75,13 +75,38 @@ final class Field {
         return kinds.length == 0;
     }
 
+    /** Tells whether there is anything besides turbulence. */
+    boolean smooth() {
+        for (int kind : kinds) {
+            if (kind != TURBULENCE) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /**
-     * Adds up the acceleration at a place into {@link #ax}, {@link #ay}, {@link #az}.
+     * Writes the acceleration by turbulence at a place into {@link #ax}, {@link #ay}, {@link #az}. It is a pattern and not
+     * a law, and dear, so it is taken once a step and held.
+     */
+    void gust(double x, double y, double z, double time) {
+        ax = 0;
+        ay = 0;
+        az = 0;
+        for (int i = 0; i < kinds.length; i++) {
+            if (kinds[i] == TURBULENCE) {
+                int n = i * SIZE;
+                irregular(numbers[n + 6], numbers[n + 7], time * numbers[n + 8], x, y, z);
+            }
+        }
+    }
+
+    /**
+     * Writes the acceleration of all but turbulence at a place into {@link #ax}, {@link #ay}, {@link #az}.
      *
      * @param x units from the effect's place, in world axes
-     * @param time seconds since the effect began
      */
-    void at(double x, double y, double z, double time) {
+    void at(double x, double y, double z) {
         ax = 0;
         ay = 0;
         az = 0;
@@ -99,7 +124,9 @@ final class Field {
                         az += strength * z / d;
                     }
                 }
-                default -> irregular(strength, numbers[n + 7], time * numbers[n + 8], x, y, z);
+                default -> {
+                    // Turbulence is taken by gust().
+                }
             }
         }
     }

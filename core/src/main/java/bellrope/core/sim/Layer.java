@@ -44,6 +44,7 @@ public final class Layer {
     private final boolean walks;
     private final boolean bears;
     private final int cap;
+    private final double cost;
     final Ribbon ribbon;
     // How each particle looks now; written by appear().
     private float[] size = new float[0];
@@ -72,6 +73,7 @@ public final class Layer {
         this.ribbon = trail == null ? null : new Ribbon(trail, stepsPerSecond);
         this.store = new ParticleStore(64, walks ? new Walk(trail != null) : null);
         this.flight = new Flight(life.dragPerSecond(), stepsPerSecond);
+        this.cost = Cost.of(emitter);
         this.cap = emitter.birth().cap().orElse(Integer.MAX_VALUE);
         Vec3 gravity = life.gravity();
         this.ax = (float) gravity.x();
@@ -177,6 +179,11 @@ public final class Layer {
     /** Tells whether each particle draws a frame of its own. */
     boolean picks() {
         return emitter.look().frame() instanceof Look.Frame.Random;
+    }
+
+    /** Returns what one of its particles costs a step, see {@link Cost}. */
+    double cost() {
+        return cost;
     }
 
     int stepsPerSecond() {

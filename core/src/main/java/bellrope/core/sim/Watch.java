@@ -173,7 +173,7 @@ public final class Watch {
             presence[steps] += (float) layer.presence();
             painted[steps] += (float) layer.painted();
             visible[steps] |= layer.visible();
-            cost += count * (layer.walks() ? Cost.WALKING : Cost.EXACT);
+            cost += count * layer.cost();
             int kind = layer.sprite() << 2 | layer.blend();
             if (count > 0 && kind != lastKind) {
                 calls++;

@@ -330,9 +330,9 @@ class MoverTest {
             boolean differs = false;
             for (int i = 0; i < 4000; i++) {
                 double x = i * 0.01;
-                field.at(x, -x / 3, x / 7, i * 0.001);
-                again.at(x, -x / 3, x / 7, i * 0.001);
-                other.at(x, -x / 3, x / 7, i * 0.001);
+                field.gust(x, -x / 3, x / 7, i * 0.001);
+                again.gust(x, -x / 3, x / 7, i * 0.001);
+                other.gust(x, -x / 3, x / 7, i * 0.001);
                 assertThat(field.ax).isEqualTo(again.ax).isBetween(-3.0, 3.0);
                 differs |= field.ax != other.ax;
                 if (i > 0) {
