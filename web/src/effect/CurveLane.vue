@@ -423,6 +423,9 @@ svg {
   stroke-dasharray: 4 3;
   vector-effect: non-scaling-stroke;
 }
+.exact select {
+  max-width: 84px;
+}
 .exact {
   grid-column: 2;
   display: flex;

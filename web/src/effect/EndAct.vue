@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Barrier, Child, Collision, End, Moment } from '../api/bundle'
-import NumberField from '../common/NumberField.vue'
 import { showNumber } from '../common/numberText'
 import { useProject } from '../project/useProject'
 import CurveLane from './CurveLane.vue'
 import GradientLane from './GradientLane.vue'
-import { put, sets, useEdit } from './useEdit'
+import PathNumber from './PathNumber.vue'
+import { put, useEdit } from './useEdit'
 
 /** The third act: what a particle strikes and what it leaves behind, as sentences. */
 const edit = useEdit()
 const project = useProject()
 const end = computed<End>(() => edit.emitter.value.end ?? {})
-const set = (path: string) => sets(edit, `end.${path}`)
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 
 const BARRIERS: Record<Barrier['kind'], { words: string; begin: Barrier }> = {
@@ -176,45 +175,37 @@ const fades = computed(() => {
       </select>
       <template v-if="end.collision.with.kind === 'ground'">
         at
-        <NumberField
-          :value="end.collision.with.level ?? 0"
-          label="Level of the ground"
-          unit="u"
-          v-bind="set('collision.with.level')"
-        />
+        <PathNumber path="end.collision.with.level" label="Level of the ground" unit="u" />
       </template>
       <template v-else>
         at
-        <NumberField
-          v-for="(v, i) in end.collision.with.place"
+        <PathNumber
+          :path="`end.collision.with.place.${i}`"
+          v-for="(_, i) in end.collision.with.place"
           :key="i"
-          :value="v"
           :label="`Barrier, place ${'xyz'[i]}`"
           :unit="i === 2 ? 'u' : ' '"
-          v-bind="set(`collision.with.place.${i}`)"
         />
       </template>
       <template v-if="end.collision.with.kind === 'plane'">
         facing
-        <NumberField
-          v-for="(v, i) in end.collision.with.normal"
+        <PathNumber
+          :path="`end.collision.with.normal.${i}`"
+          v-for="(_, i) in end.collision.with.normal"
           :key="i"
-          :value="v"
           :label="`Barrier, normal ${'xyz'[i]}`"
           unit=" "
-          v-bind="set(`collision.with.normal.${i}`)"
         />
       </template>
       <template v-if="end.collision.with.kind === 'box'">
-        <NumberField
-          v-for="(v, i) in end.collision.with.size"
+        <PathNumber
+          :path="`end.collision.with.size.${i}`"
+          v-for="(_, i) in end.collision.with.size"
           :key="i"
-          :value="v"
           :label="`Barrier, full size ${'xyz'[i]}`"
           :unit="i === 2 ? 'u full size' : '×'"
           :least="0.01"
           :most="2000"
-          v-bind="set(`collision.with.size.${i}`)"
         />
         <select
           :value="end.collision.with.keepsIn ? 'in' : 'out'"
@@ -236,34 +227,24 @@ const fades = computed(() => {
         <option v-for="o in OUTCOMES" :key="o">{{ o }}</option>
       </select>
       <template v-if="end.collision.then === 'bounces'">
-        <NumberField
-          :value="end.collision.bounce"
-          label="Bounce"
-          unit="×"
-          :step="0.05"
-          :least="0"
-          :most="1"
-          v-bind="set('collision.bounce')"
-        />
+        <PathNumber path="end.collision.bounce" label="Bounce" unit="×" :step="0.05" :least="0" :most="1" />
         friction
-        <NumberField
-          :value="end.collision.friction"
+        <PathNumber
+          path="end.collision.friction"
           label="Friction"
           unit="×"
           :step="0.05"
           :least="0"
           :most="1"
-          v-bind="set('collision.friction')"
         />
         loses
-        <NumberField
-          :value="end.collision.lifeLost ?? 0"
+        <PathNumber
+          path="end.collision.lifeLost"
           label="Life lost"
           unit="× its life"
           :step="0.05"
           :least="0"
           :most="1"
-          v-bind="set('collision.lifeLost')"
         />
       </template>
       <button class="link" aria-label="Strike nothing" @click="noStrike">×</button>
@@ -277,35 +258,33 @@ const fades = computed(() => {
       >
         <option v-for="m in MOMENTS" :key="m">{{ m }}</option>
       </select>
-      <NumberField
+      <PathNumber
+        :path="`end.children.${i}.rate`"
+        :usual="1"
         v-if="child.when === 'per second' || child.when === 'per unit'"
-        :value="child.rate ?? 1"
         :label="`Child ${i + 1}, rate`"
         :unit="child.when === 'per second' ? '/s' : '/u'"
         :step="1"
         :least="0.01"
         :most="1000"
-        v-bind="set(`children.${i}.rate`)"
       />
       leaves
-      <NumberField
-        :value="child.least"
+      <PathNumber
+        :path="`end.children.${i}.least`"
         :label="`Child ${i + 1}, least`"
         kind="whole"
         unit=" "
         :step="1"
         :least="0"
         :most="child.most"
-        v-bind="set(`children.${i}.least`)"
-      />–<NumberField
-        :value="child.most"
+      />–<PathNumber
+        :path="`end.children.${i}.most`"
         :label="`Child ${i + 1}, most`"
         kind="whole"
         unit=" "
         :step="1"
         :least="child.least"
         :most="child.effect ? 1 : 1000"
-        v-bind="set(`children.${i}.most`)"
       />
       <select
         :value="child.effect ? `effect ${child.effect}` : `emitter ${child.emitter}`"
@@ -321,24 +300,23 @@ const fades = computed(() => {
         </optgroup>
       </select>
       chance
-      <NumberField
-        :value="child.chance ?? 1"
+      <PathNumber
+        :path="`end.children.${i}.chance`"
+        :usual="1"
         :label="`Child ${i + 1}, chance`"
         unit="×"
         :step="0.05"
         :least="0"
         :most="1"
-        v-bind="set(`children.${i}.chance`)"
       />
       with
-      <NumberField
-        :value="child.velocity ?? 0"
+      <PathNumber
+        :path="`end.children.${i}.velocity`"
         :label="`Child ${i + 1}, share of velocity`"
         unit="× velocity"
         :step="0.1"
         :least="-2"
         :most="2"
-        v-bind="set(`children.${i}.velocity`)"
       />
       <label
         ><input
@@ -366,14 +344,13 @@ const fades = computed(() => {
     </div>
     <div v-if="end.trail" class="saying">
       trails a ribbon of
-      <NumberField
-        :value="end.trail.length"
+      <PathNumber
+        path="end.trail.length"
         label="Trail, length"
         :unit="end.trail.by === 'seconds' ? 's' : 'u'"
         :step="0.05"
         :least="0.01"
         :most="end.trail.by === 'seconds' ? 10 : 1000"
-        v-bind="set('trail.length')"
       />
       <select
         :value="end.trail.by"
@@ -410,7 +387,10 @@ const fades = computed(() => {
     <p class="unused quiet">
       <template v-if="unused.length">not used: </template>
       <template v-for="(u, i) in unused" :key="u.words"
-        >{{ i ? ', ' : '' }}<button class="link" @click="u.use">{{ u.words }}</button></template
+        ><span class="one"
+          ><button class="link" @click="u.use">{{ u.words }}</button
+          >{{ i < unused.length - 1 ? ',' : '' }}</span
+        >{{ ' ' }}</template
       >
       <template v-if="end.children?.length && end.children.length < 8">
         {{ unused.length ? ' · ' : '' }}<button class="link" @click="bear">+ children</button>

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Force, Key, LaneName, Stop } from '../api/bundle'
-import NumberField from '../common/NumberField.vue'
 import { showNumber } from '../common/numberText'
 import CurveLane from './CurveLane.vue'
 import GradientLane from './GradientLane.vue'
-import { put, sets, useEdit } from './useEdit'
+import PathNumber from './PathNumber.vue'
+import { put, useEdit } from './useEdit'
 
 /** The second act: what acts on a particle, and its lanes on one axis from born to gone. */
 const edit = useEdit()
 const life = computed(() => edit.emitter.value.life)
 const before = computed(() => edit.before.value?.life)
-const set = (path: string) => sets(edit, path)
 const ONE: Key[] = [{ at: 0, value: 1, ease: 'linear' }]
 
 const LANES: { name: 'size' | 'opacity' | 'speed' | 'spin'; most: number; least: number; unit: string }[] = [
@@ -94,29 +93,17 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
       <span class="forces">
         <span class="quiet">gravity</span>
         <template v-if="sideways">
-          <NumberField
-            :value="life.gravity[0]"
-            label="Sideways gravity, x"
-            unit=" "
-            v-bind="set('life.gravity.0')"
-          />
+          <PathNumber path="life.gravity.0" label="Sideways gravity, x" unit=" " />
         </template>
-        <NumberField
-          :value="life.gravity[1]"
+        <PathNumber
+          path="life.gravity.1"
           label="Gravity"
           :unit="sideways ? ' ' : 'u/s²'"
           :step="0.5"
           :least="-1000"
           :most="1000"
-          v-bind="set('life.gravity.1')"
         />
-        <NumberField
-          v-if="sideways"
-          :value="life.gravity[2]"
-          label="Sideways gravity, z"
-          unit="u/s²"
-          v-bind="set('life.gravity.2')"
-        />
+        <PathNumber path="life.gravity.2" v-if="sideways" label="Sideways gravity, z" unit="u/s²" />
         <button
           v-else
           class="link"
@@ -127,14 +114,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         </button>
         <template v-if="life.restWithin === undefined">
           <span class="quiet">drag</span>
-          <NumberField
-            :value="life.drag"
-            label="Drag"
-            unit="/s"
-            :least="0"
-            :most="100"
-            v-bind="set('life.drag')"
-          />
+          <PathNumber path="life.drag" label="Drag" unit="/s" :least="0" :most="100" />
           <span
             v-if="edit.report.value?.restWithin"
             class="quiet rest"
@@ -145,15 +125,14 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         </template>
         <template v-else>
           <span class="quiet">rests within</span>
-          <NumberField
-            :value="life.restWithin"
+          <PathNumber
+            path="life.restWithin"
             label="Comes to rest within"
             unit="s"
             kind="time"
             :step="0.1"
             :least="0.02"
             :most="60"
-            v-bind="set('life.restWithin')"
           />
           <button class="link" aria-label="Give a drag instead" @click="setRest(false)">×</button>
         </template>
@@ -162,24 +141,22 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
     <div v-for="(force, i) in life.forces ?? []" :key="i" class="field">
       <span class="quiet">{{ name(force) }}</span>
       <span>
-        <NumberField
-          :value="force.strength"
+        <PathNumber
+          :path="`life.forces.${i}.strength`"
           :label="`${name(force)}, strength`"
           unit="u/s²"
           :step="0.5"
           :least="force.kind === 'turbulence' ? 0 : -10000"
           :most="10000"
-          v-bind="set(`life.forces.${i}.strength`)"
         />
         <template v-if="'radius' in force">
           <span class="quiet">within</span>
-          <NumberField
-            :value="force.radius"
+          <PathNumber
+            :path="`life.forces.${i}.radius`"
             :label="`${name(force)}, radius`"
             unit="u"
             :least="0.01"
             :most="1000"
-            v-bind="set(`life.forces.${i}.radius`)"
           />
           <select
             :value="force.falloff"
@@ -197,43 +174,39 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
             <option value="square">by the square</option>
           </select>
           <span class="quiet">at</span>
-          <NumberField
-            v-for="(v, axis) in force.place"
+          <PathNumber
+            :path="`life.forces.${i}.place.${axis}`"
+            v-for="(_, axis) in force.place"
             :key="axis"
-            :value="v"
             :label="`${name(force)}, place ${'xyz'[axis]}`"
             :unit="axis === 2 ? 'u' : ' '"
-            v-bind="set(`life.forces.${i}.place.${axis}`)"
           />
         </template>
         <template v-if="force.kind === 'swirl'">
           <span class="quiet">about</span>
-          <NumberField
-            v-for="(v, axis) in force.axis"
+          <PathNumber
+            :path="`life.forces.${i}.axis.${axis}`"
+            v-for="(_, axis) in force.axis"
             :key="'a' + axis"
-            :value="v"
             :label="`swirl, axis ${'xyz'[axis]}`"
             unit=" "
-            v-bind="set(`life.forces.${i}.axis.${axis}`)"
           />
         </template>
         <template v-if="force.kind === 'turbulence'">
           <span class="quiet">of</span>
-          <NumberField
-            :value="force.size"
+          <PathNumber
+            :path="`life.forces.${i}.size`"
             label="turbulence, size"
             unit="u"
             :least="0.01"
             :most="1000"
-            v-bind="set(`life.forces.${i}.size`)"
           />
-          <NumberField
-            :value="force.speed"
+          <PathNumber
+            :path="`life.forces.${i}.speed`"
             label="turbulence, speed"
             unit="/s"
             :least="0"
             :most="100"
-            v-bind="set(`life.forces.${i}.speed`)"
           />
         </template>
         <button class="drop" :aria-label="`Take the ${name(force)} away`" @click="dropForce(i)">×</button>
@@ -277,7 +250,10 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
     <p class="unused quiet">
       not used:
       <template v-for="(u, i) in unused" :key="u.words"
-        >{{ i ? ', ' : '' }}<button class="link" @click="u.use">{{ u.words }}</button></template
+        ><span class="one"
+          ><button class="link" @click="u.use">{{ u.words }}</button
+          >{{ i < unused.length - 1 ? ',' : '' }}</span
+        >{{ ' ' }}</template
       >
     </p>
   </section>

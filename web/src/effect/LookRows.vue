@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Blend, FrameChoice, Posture } from '../api/bundle'
-import NumberField from '../common/NumberField.vue'
 import { showNumber } from '../common/numberText'
 import { useProject } from '../project/useProject'
+import PathNumber from './PathNumber.vue'
 import SettingRow from './SettingRow.vue'
 import SpriteSheet from './SpriteSheet.vue'
-import { put, sets, useEdit } from './useEdit'
+import { put, useEdit } from './useEdit'
 
 /** The look of a particle: its picture and frame, how it covers, which way it is turned, how bright it is. */
 const edit = useEdit()
@@ -72,15 +72,15 @@ const saturation = computed(() => edit.report.value?.saturation)
       >
         <option v-for="(f, kind) in FRAMES" :key="kind" :value="kind">{{ f.words }}</option>
       </select>
-      <NumberField
+      <PathNumber
+        path="look.frame.perSecond"
+        :usual="sheet.perSecond"
         v-if="look.frame?.kind === 'looping'"
-        :value="look.frame.perSecond ?? sheet.perSecond"
         label="Frames a second"
         unit="/s"
         :step="1"
         :least="0.1"
         :most="240"
-        v-bind="sets(edit, 'look.frame.perSecond')"
       />
     </span>
   </div>
@@ -99,24 +99,22 @@ const saturation = computed(() => edit.report.value?.saturation)
     >
       <option v-for="(p, kind) in POSTURES" :key="kind" :value="kind">{{ p.words }}</option>
     </select>
-    <NumberField
+    <PathNumber
+      path="look.posture.stretch"
       v-if="look.posture?.kind === 'flight'"
-      :value="look.posture.stretch"
       label="Stretch"
       unit="s long"
       :step="0.01"
       :least="0"
       :most="10"
-      v-bind="sets(edit, 'look.posture.stretch')"
     />
     <template v-if="look.posture?.kind === 'fixed'">
-      <NumberField
-        v-for="(v, i) in look.posture.normal"
+      <PathNumber
+        :path="`look.posture.normal.${i}`"
+        v-for="(_, i) in look.posture.normal"
         :key="i"
-        :value="v"
         :label="`Normal, ${'xyz'[i]}`"
         unit=" "
-        v-bind="sets(edit, `look.posture.normal.${i}`)"
       />
     </template>
   </SettingRow>

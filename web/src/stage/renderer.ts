@@ -447,7 +447,7 @@ export class Renderer {
 type Rect = [number, number, number, number]
 
 /** Returns a rectangle of pixels that holds every picture of a frame. */
-function reach(frame: Frame | undefined, camera: Camera, width: number, height: number): Rect {
+export function reach(frame: Frame | undefined, camera: Camera, width: number, height: number): Rect {
   if (!frame || frame.count === 0) return [0, 0, 0, 0]
   let most = 0
   for (let i = 0; i < frame.count; i++) {

@@ -360,16 +360,6 @@ public final class EffectRun {
         return start;
     }
 
-    /** Tells whether all its particles move by exact solution. */
-    public boolean exact() {
-        for (Mover mover : movers) {
-            if (mover != null) {
-                return false;
-            }
-        }
-        return true;
-    }
-
     public Layer[] layers() {
         return layers;
     }

@@ -15,8 +15,9 @@ import java.util.OptionalInt;
  * @param lastBirth step of the last birth that is not a child's; 0 for a loop
  * @param longestLine most steps from a birth until the last of its line is gone; where that has no bound, the longest
  *     single life
+ * @param bounded whether every line has an end
  */
-public record Hold(OptionalInt steps, int lastBirth, int longestLine) {
+public record Hold(OptionalInt steps, int lastBirth, int longestLine, boolean bounded) {
     public static Hold of(Course course, List<Emitter> emitters, Pace pace) {
         int last = 0;
         int end = 0;
@@ -35,7 +36,10 @@ public record Hold(OptionalInt steps, int lastBirth, int longestLine) {
             }
         }
         return new Hold(
-                course.looping() || !bounded ? OptionalInt.empty() : OptionalInt.of(Math.max(1, end)), last, longest);
+                course.looping() || !bounded ? OptionalInt.empty() : OptionalInt.of(Math.max(1, end)),
+                last,
+                longest,
+                bounded);
     }
 
     static int life(Emitter emitter, Pace pace) {

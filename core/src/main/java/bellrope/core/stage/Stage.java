@@ -312,24 +312,43 @@ public final class Stage {
         take(next);
         // What particles began is begun anew by their parents.
         playing.removeIf(instance -> instance.pull == null || !restart(instance));
-        int longest = 0;
         int earliest = now;
-        boolean exact = true;
         for (Playing instance : playing) {
-            longest = Math.max(longest, instance.run.hold().longestLine());
-            earliest = Math.min(earliest, instance.start);
-            exact &= instance.run.exact();
+            OptionalInt memory = memory(instance);
+            // Nothing whose line began earlier than the longest line ago can still be there.
+            int since = memory.isPresent() ? Math.max(instance.start, now - memory.getAsInt()) : instance.start;
+            earliest = Math.min(earliest, since);
         }
         long bornBefore = births;
         long swallowedBefore = swallowed;
-        // Where all motion is exact, nothing born earlier than one longest life ago can still be there.
-        for (int step = exact ? Math.max(earliest, now - longest) : earliest; step <= now; step++) {
+        for (int step = earliest; step <= now; step++) {
             make(step, false);
         }
         births = bornBefore;
         swallowed = swallowedBefore;
         release(now);
         cast.layers().forEach(layer -> layer.advance(now));
+    }
+
+    /** Returns for how many steps back an instance must be played again; empty where a line may have no end. */
+    private OptionalInt memory(Playing instance) {
+        if (!instance.run.hold().bounded()) {
+            return OptionalInt.empty();
+        }
+        int longest = 0;
+        Effect effect =
+                effects.get(project.rope(instance.rope).flatMap(Rope::play).orElse(""));
+        for (Emitter emitter : effect == null ? List.<Emitter>of() : effect.emitters()) {
+            for (End.Child child : emitter.end().children()) {
+                Effect begun = child.effect().map(effects::get).orElse(null);
+                OptionalInt below = begun == null ? OptionalInt.of(0) : holdWithChildren(begun, begun.emitters(), 1);
+                if (below.isEmpty()) {
+                    return below;
+                }
+                longest = Math.max(longest, below.getAsInt());
+            }
+        }
+        return OptionalInt.of(instance.run.hold().longestLine() + longest);
     }
 
     private boolean restart(Playing instance) {

@@ -4,21 +4,28 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
+import bellrope.core.effect.Binding;
 import bellrope.core.effect.Birth;
 import bellrope.core.effect.Burst;
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Life;
+import bellrope.core.effect.Look;
+import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Property;
 import bellrope.core.effect.Stream;
+import bellrope.core.stage.Preview;
 import bellrope.core.stage.Take;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
@@ -123,5 +130,75 @@ class NumbersTest {
         Numbers n = of(effect);
         assertThat((double) n.births()).as("seed %d", seed).isBetween(least, most);
         assertThat(n.release().orElseThrow()).isLessThanOrEqualTo(n.hold().orElseThrow() + 1e-9);
+    }
+
+    @Test
+    void overdrawIsTheAreaOfAllPicturesOverTheScreens() {
+        // Forty squares of 2 u on a screen of 12 u × 21⅓ u: 160 / 256 of it, whatever can be seen through.
+        Birth still = Sample.burst(40, 1).with(d -> {
+            d.size = Range.of(2);
+            d.speed = Range.ZERO;
+            d.opacity = Range.of(0.1);
+        });
+        Effect effect = Sample.effect("e", Sample.emitter("e", 1, still, Sample.still()));
+        Numbers numbers = Numbers.of(Preview.plain(effect, 1).take(Sample.project(effect), false));
+        assertThat(numbers.overdrawPeak()).isCloseTo(160 / 256.0, within(1e-6));
+        assertThat(numbers.overdrawMean()).isCloseTo(160 / 256.0, within(1e-6));
+    }
+
+    @Test
+    void aDrawCallIsARunOfOneSpriteAndBlendMode() {
+        Emitter alpha = Sample.emitter("a", 1, Sample.burst(3, 1), Sample.still());
+        Look adding = new Look("dot", Look.Blend.ADDITIVE, Look.Order.NEWEST_ON_TOP);
+        Emitter between =
+                Sample.emitter("b", 2, Sample.burst(3, 1), Sample.still()).withLook(adding);
+        Emitter again = Sample.emitter("c", 3, Sample.burst(3, 1), Sample.still());
+        Effect apart = Sample.effect("e", alpha, between, again);
+        assertThat(Numbers.of(Preview.plain(apart, 1).take(Sample.project(apart), false))
+                        .drawCalls())
+                .isEqualTo(3);
+        Effect together = Sample.effect("e", alpha, again, between);
+        assertThat(Numbers.of(Preview.plain(together, 1).take(Sample.project(together), false))
+                        .drawCalls())
+                .isEqualTo(2);
+    }
+
+    @Test
+    void theRoseSaysWhichWayAndHowMuchItLeans() {
+        Birth birth = Sample.burst(900, 1).with(d -> d.spread = 180);
+        Effect round = Sample.effect("e", Sample.emitter("e", 1, birth, Sample.still()));
+        Numbers even = Numbers.of(Preview.plain(round, 1).take(Sample.project(round), false));
+        assertThat(even.throwResultant()).isLessThan(0.1);
+        assertThat(Arrays.stream(even.rose()).sum()).isEqualTo(900);
+        Birth up = Sample.burst(900, 1).with(d -> d.spread = 5);
+        Effect narrow = Sample.effect("e", Sample.emitter("e", 1, up, Sample.still()));
+        Numbers leaning = Numbers.of(Preview.plain(narrow, 1).take(Sample.project(narrow), false));
+        assertThat(leaning.throwDirection()).isCloseTo(90, within(1.0));
+        assertThat(leaning.throwResultant()).isGreaterThan(0.99);
+        assertThat(leaning.high().y()).as("4 u/s for a second").isCloseTo(4, within(0.1));
+    }
+
+    @Test
+    void anEmitterAnswersOnlyToWhatItHas() {
+        Birth streamed =
+                Sample.burst(0, 1).with(d -> d.stream = Optional.of(new Stream(50, 0, OptionalDouble.of(0.5))));
+        Parameter amount = new Parameter(
+                "amount",
+                1,
+                0.1,
+                4,
+                "",
+                "",
+                List.of(new Binding(Property.COUNT, Binding.Mode.MULTIPLY, Optional.empty())));
+        Effect effect = new Effect(
+                "e",
+                "",
+                Course.once(2),
+                OptionalLong.empty(),
+                List.of(
+                        Sample.emitter("burst", 1, Sample.burst(5, 1), Sample.still()),
+                        Sample.emitter("stream", 2, streamed, Sample.still())),
+                List.of(amount));
+        assertThat(Answers.of(effect).get(0).emitters()).containsExactly(List.of("count"), List.of());
     }
 }

@@ -250,6 +250,37 @@ class ChildrenTest {
         return Sample.effect("any", emitters.toArray(Emitter[]::new));
     }
 
+    @Test
+    void aLoopThatHasRunForLongIsRetunedFromItsLastLine() {
+        List<Emitter> streaming = new ArrayList<>();
+        for (Emitter e : walking(4).emitters()) {
+            streaming.add(
+                    e.name().equals("drops")
+                            ? e
+                            : e.withBirth(e.birth().with(d -> {
+                                d.bursts = List.of();
+                                d.stream = Optional.of(new Stream(40, 0, OptionalDouble.empty()));
+                            })));
+        }
+        Effect loop = Sample.effect("any", streaming.toArray(Emitter[]::new)).withCourse(Course.looping(1));
+        Project project = Sample.project(loop);
+        Stage straight = new Stage(project);
+        Stage retuned = new Stage(project);
+        straight.pull(Sample.landing(9, "thatch", 1));
+        retuned.pull(Sample.landing(9, "thatch", 1));
+        for (int i = 0; i < 900; i++) {
+            straight.step();
+            retuned.step();
+        }
+        retuned.retune(project);
+        byte[] a = new byte[straight.frame(0).remaining()];
+        straight.frame(0).get(a);
+        byte[] b = new byte[retuned.frame(0).remaining()];
+        retuned.frame(0).get(b);
+        assertThat(straight.particles()).isGreaterThan(50);
+        assertThat(b).isEqualTo(a);
+    }
+
     @RepeatedTest(15)
     void retuningToTheSameProjectChangesNotOneBit(RepetitionInfo info) {
         Project project = Sample.project(walking(info.getCurrentRepetition()));

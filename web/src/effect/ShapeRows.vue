@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Aim, Shape } from '../api/bundle'
+import PathNumber from './PathNumber.vue'
+import SettingRow from './SettingRow.vue'
+import { put, useEdit } from './useEdit'
+
+/** Where particles are born and which way they are thrown. */
+const edit = useEdit()
+const birth = computed(() => edit.emitter.value.birth)
+
+const SHAPES: Record<Shape['kind'], Shape> = {
+  point: { kind: 'point' },
+  circle: { kind: 'circle', radius: 0.5, fill: 'inside' },
+  sphere: { kind: 'sphere', radius: 0.5, fill: 'inside' },
+  cone: { kind: 'cone', radius: 0.25, angle: 45 },
+  box: { kind: 'box', size: [2, 1, 1] },
+  line: { kind: 'line', length: 2 },
+}
+function setShape(kind: Shape['kind']) {
+  edit.change((e) => {
+    const old = e.birth.shape
+    e.birth.shape = { ...SHAPES[kind] }
+    if ('radius' in old && 'radius' in e.birth.shape) e.birth.shape.radius = old.radius || 0.25
+    if (kind === 'cone') e.birth.aim = { kind: 'outward' }
+    else if (old.kind === 'cone') delete e.birth.aim
+  }, true)
+}
+const aims = computed(() => birth.value.aim?.kind ?? 'along')
+function setAim(kind: Aim['kind']) {
+  edit.change((e) => {
+    if (kind === 'along') e.birth.aim = { kind, axis: [0, 1, 0] }
+    else e.birth.aim = { kind }
+  }, true)
+}
+</script>
+
+<template>
+  <SettingRow path="birth.shape" name="from" label="Shape" kind="none">
+    <select
+      :value="birth.shape.kind"
+      aria-label="Shape"
+      @change="setShape(($event.target as HTMLSelectElement).value as Shape['kind'])"
+      @keydown.stop
+    >
+      <option v-for="(_, kind) in SHAPES" :key="kind">{{ kind }}</option>
+    </select>
+    <PathNumber
+      path="birth.shape.radius"
+      v-if="'radius' in birth.shape"
+      label="Radius"
+      unit="u"
+      :step="0.05"
+      :least="birth.shape.kind === 'cone' ? 0 : 0.001"
+      :most="1000"
+    />
+    <PathNumber
+      path="birth.shape.angle"
+      v-if="birth.shape.kind === 'cone'"
+      label="Angle"
+      unit="°"
+      :step="5"
+      :least="0"
+      :most="180"
+    />
+    <PathNumber
+      path="birth.shape.length"
+      v-if="birth.shape.kind === 'line'"
+      label="Length"
+      unit="u"
+      :step="0.1"
+      :least="0.001"
+      :most="2000"
+    />
+    <template v-if="birth.shape.kind === 'box'">
+      <PathNumber
+        :path="`birth.shape.size.${i}`"
+        v-for="(_, i) in birth.shape.size"
+        :key="i"
+        :label="`Full size, ${'xyz'[i]}`"
+        :unit="i === 2 ? 'u full size' : '×'"
+        :step="0.1"
+        :least="0"
+        :most="2000"
+      />
+    </template>
+  </SettingRow>
+  <div v-if="'fill' in birth.shape" class="field sub">
+    <select
+      :value="birth.shape.fill"
+      aria-label="Where on it"
+      @change="
+        edit.change((e) => put(e, 'birth.shape.fill', ($event.target as HTMLSelectElement).value), true)
+      "
+      @keydown.stop
+    >
+      <option value="edge">{{ birth.shape.kind === 'circle' ? 'on its rim' : 'on its shell' }}</option>
+      <option value="inside">
+        {{ birth.shape.kind === 'circle' ? 'over its area' : 'through its volume' }}
+      </option>
+    </select>
+    <PathNumber
+      path="birth.shape.arc"
+      :usual="360"
+      v-if="birth.shape.kind === 'circle'"
+      label="Arc"
+      unit="° arc"
+      :step="15"
+      :least="1"
+      :most="360"
+    />
+  </div>
+  <div v-if="birth.placing === 'evenly'" class="field">
+    <span class="quiet">placed</span>
+    <span
+      >evenly
+      <button
+        class="drop"
+        aria-label="Place at random again"
+        @click="edit.change((e) => delete e.birth.placing, true)"
+      >
+        ×
+      </button></span
+    >
+  </div>
+  <SettingRow path="birth.aim" name="throw" label="Aim" kind="none">
+    <select
+      :value="aims"
+      aria-label="Aim"
+      @change="setAim(($event.target as HTMLSelectElement).value as Aim['kind'])"
+      @keydown.stop
+    >
+      <option value="outward">outward</option>
+      <option value="along">along</option>
+      <option value="tangent">around</option>
+    </select>
+    <template v-if="birth.aim?.kind === 'along' && birth.aim.axis">
+      <PathNumber
+        :path="`birth.aim.axis.${i}`"
+        v-for="(_, i) in birth.aim.axis"
+        :key="i"
+        :label="`Axis, ${'xyz'[i]}`"
+        unit=" "
+      />
+    </template>
+    <span v-else-if="aims === 'along'" class="quiet">the facing</span>
+    <span class="quiet">±</span>
+    <PathNumber path="birth.spread" label="Spread" unit="°" :step="5" :least="0" :most="180" />
+  </SettingRow>
+</template>
