@@ -217,6 +217,11 @@ function setEase(name: string) {
         : (name as EaseName)
   emit('commit', next)
 }
+/** The fields of a key are there while something of the lane has the focus. */
+function leave(event: FocusEvent) {
+  const next = event.relatedTarget as Node | null
+  if (!moving && next && !(event.currentTarget as Element).contains(next)) chosen.value = undefined
+}
 function giveBack() {
   if (!ghost.value) return
   chosen.value = undefined
@@ -233,7 +238,7 @@ function setPart(change: (key: Key) => void, save: boolean) {
 </script>
 
 <template>
-  <div class="lane" @keydown.f2.stop.prevent="giveBack">
+  <div class="lane" @keydown.f2.stop.prevent="giveBack" @focusout="leave">
     <span class="name">
       <span class="quiet">{{ label }}</span>
       <button

@@ -62,6 +62,11 @@ function key(event: KeyboardEvent, i: number) {
     take(i)
   }
 }
+/** The fields of a key are there while something of the lane has the focus. */
+function leave(event: FocusEvent) {
+  const next = event.relatedTarget as Node | null
+  if (!moving && next && !(event.currentTarget as Element).contains(next)) chosen.value = undefined
+}
 function giveBack() {
   if (!props.base) return
   chosen.value = undefined
@@ -92,7 +97,7 @@ function setColour(value: string, save: boolean) {
 </script>
 
 <template>
-  <div class="lane" @keydown.f2.stop.prevent="giveBack">
+  <div class="lane" @keydown.f2.stop.prevent="giveBack" @focusout="leave">
     <span class="name quiet">{{ label }}</span>
     <div class="box">
       <div v-if="base" class="bar base" :style="{ background: paint(base) }" aria-hidden="true" />

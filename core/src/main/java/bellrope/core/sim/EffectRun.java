@@ -147,7 +147,7 @@ public final class EffectRun {
                     origin.z() + velocity.z() * was);
             occasions.clear();
             movers[e].walk(layer.store(), step, step - start, occasions, layer);
-            movers[e].ends(layer.store(), step, occasions, layer);
+            movers[e].bearing().ends(layer.store(), step, occasions, layer);
             layer.store().bury(step);
             raise(e, occasions, step);
             alive |= layer.store().count() > 0;
@@ -217,7 +217,7 @@ public final class EffectRun {
         byGeneration[Math.min(GENERATIONS - 1, generation)] += births.borne - before;
         if (movers[e] != null && births.borne > before && layers[e].bears()) {
             later.clear();
-            movers[e].births(layers[e].store(), slot, step, later, layers[e]);
+            movers[e].bearing().births(layers[e].store(), slot, step, later, layers[e]);
             if (later.count() > 0) {
                 // Rare: children at birth may bear in turn, so each round needs a list of its own.
                 Occasions mine = new Occasions();

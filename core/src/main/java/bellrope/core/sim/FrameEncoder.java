@@ -158,12 +158,12 @@ public final class FrameEncoder {
         float[] xs = store.x;
         float[] ys = store.y;
         float[] zs = store.z;
-        float[] sizes = layer.sizes();
+        float[] sizes = layer.shade.sizes();
         float[] aspects = store.aspect;
-        float[] alphas = layer.alphas();
-        float[] reds = layer.reds();
-        float[] greens = layer.greens();
-        float[] blues = layer.blues();
+        float[] alphas = layer.shade.alphas();
+        float[] reds = layer.shade.reds();
+        float[] greens = layer.shade.greens();
+        float[] blues = layer.shade.blues();
         float[] rotations = store.rotation;
         float[] spins = store.spin;
         int[] born = store.born;
@@ -171,8 +171,9 @@ public final class FrameEncoder {
         Look.Posture posture = layer.emitter().look().posture();
         int pose =
                 posture instanceof Look.Posture.Camera ? CAMERA : posture instanceof Look.Posture.Flight ? ALONG : FLAT;
-        boolean even = layer.evenSpin();
-        boolean single = layer.frameAt(0, 0) == 0 && layer.emitter().look().frame() instanceof Look.Frame.First;
+        boolean even = layer.shade.evenSpin();
+        boolean single =
+                layer.shade.frameAt(0, 0) == 0 && layer.emitter().look().frame() instanceof Look.Frame.First;
         int kind = layer.sprite() | (layer.blend() << 2 | pose) << 16;
         boolean reversed = layer.oldestOnTop();
         int w = used;
@@ -189,7 +190,7 @@ public final class FrameEncoder {
             int px = (int) ((xs[i] - lx) * kx + 0.5f);
             int py = (int) ((ys[i] - ly) * ky + 0.5f);
             int pz = (int) ((zs[i] - lz) * kz + 0.5f);
-            float turns = even ? rotations[i] + spins[i] * (step - born[i]) : layer.rotationAt(i, step);
+            float turns = even ? rotations[i] + spins[i] * (step - born[i]) : layer.shade.rotationAt(i, step);
             int turn = (int) (turns * 65536f) & 0xFFFF;
             int direction = turn;
             float width = sizes[i];
@@ -203,7 +204,7 @@ public final class FrameEncoder {
             }
             float a = alphas[i];
             int alpha = (int) ((a < 1f ? a : 1f) * 255f + 0.5f);
-            int frame = single ? 0 : layer.frameAt(i, step);
+            int frame = single ? 0 : layer.shade.frameAt(i, step);
             out[w] = px | py << 16;
             out[w + 1] = pz | half(width) << 16;
             out[w + 2] = half(height) | direction << 16;
@@ -231,7 +232,7 @@ public final class FrameEncoder {
         float x = store.x[i];
         float y = store.y[i];
         float z = store.z[i];
-        float size = layer.sizes()[i];
+        float size = layer.shade.sizes()[i];
         float length = 0;
         int kind = RIBBON | (layer.blend() << 2 | ALONG) << 16;
         for (int k = 0; k < Walk.POINTS && length < ribbon.units; k++) {
@@ -251,15 +252,15 @@ public final class FrameEncoder {
                 int px = (int) (((x + walk.tx[at]) / 2 - low[0]) * kx + 0.5f);
                 int py = (int) (((y + walk.ty[at]) / 2 - low[1]) * ky + 0.5f);
                 int pz = (int) (((z + walk.tz[at]) / 2 - low[2]) * kz + 0.5f);
-                float a = layer.alphas()[i] * ribbon.colour(share, 3);
+                float a = layer.shade.alphas()[i] * ribbon.colour(share, 3);
                 int alpha = (int) ((a < 1f ? a : 1f) * 255f + 0.5f);
                 words[used] = px | py << 16;
                 words[used + 1] = pz | half(way) << 16;
                 words[used + 2] = half(across) | Octahedron.encode(dx, dy, dz) << 16;
                 words[used + 3] = kind;
-                words[used + 4] = srgb(layer.reds()[i] * ribbon.colour(share, 0))
-                        | srgb(layer.greens()[i] * ribbon.colour(share, 1)) << 8
-                        | srgb(layer.blues()[i] * ribbon.colour(share, 2)) << 16
+                words[used + 4] = srgb(layer.shade.reds()[i] * ribbon.colour(share, 0))
+                        | srgb(layer.shade.greens()[i] * ribbon.colour(share, 1)) << 8
+                        | srgb(layer.shade.blues()[i] * ribbon.colour(share, 2)) << 16
                         | alpha << 24;
                 used += 5;
             }

@@ -2,7 +2,6 @@ package bellrope.core.sim;
 
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
-import bellrope.core.effect.End.Child;
 import bellrope.core.effect.Force;
 import bellrope.core.effect.Life;
 import bellrope.core.value.Pace;
@@ -42,7 +41,7 @@ final class Mover {
     private final double rub;
     private final int trailEvery;
     private final double trailUnits;
-    private final List<Child> children;
+    private final Bearing bearing;
     private final boolean local;
     // The effect's place now, and how far it moved in the last step.
     private double ox;
@@ -82,13 +81,13 @@ final class Mover {
         left = StrictMath.exp(-drag * dt);
         parts = (int) Math.max(1, Math.ceil(drag * dt * 4));
         boolean laned = !life.speed().equals(bellrope.core.value.Curve.ONE) || life.replaces(Life.Lane.SPEED);
-        speedOver = laned ? life.speed().table(Layer.CELLS) : null;
+        speedOver = laned ? life.speed().table(Shade.CELLS) : null;
         speedReplaces = life.replaces(Life.Lane.SPEED);
         rub = emitter.end()
                 .collision()
                 .map(c -> StrictMath.pow(1 - c.friction(), RUBS * dt))
                 .orElse(1.0);
-        children = emitter.end().children();
+        bearing = new Bearing(emitter.end().children(), dt);
         local = emitter.birth().space() == bellrope.core.effect.Birth.Space.LOCAL;
         End.Trail trail = emitter.end().trail().orElse(null);
         if (trail == null) {
@@ -101,6 +100,10 @@ final class Mover {
             trailEvery = 0;
             trailUnits = trail.length() / (Walk.POINTS - 2);
         }
+    }
+
+    Bearing bearing() {
+        return bearing;
     }
 
     Wall wall() {
@@ -146,9 +149,7 @@ final class Mover {
             float after = before + (float) Math.sqrt(wx * wx + wy * wy + wz * wz);
             walk.travelled[i] = after;
             trail(store, i, step, before, after);
-            if (!children.isEmpty()) {
-                along(store, i, step, before, after, fromX, fromY, fromZ, occasions, layer);
-            }
+            bearing.along(store, i, step, before, after, fromX, fromY, fromZ, occasions, layer);
         }
     }
 
@@ -158,50 +159,6 @@ final class Mover {
                 : trailUnits > 0 && (int) (after / trailUnits) > (int) (before / trailUnits);
         if (mark) {
             store.walk.mark(i, store.x[i], store.y[i], store.z[i]);
-        }
-    }
-
-    private void along(
-            ParticleStore store,
-            int i,
-            int step,
-            float before,
-            float after,
-            float fromX,
-            float fromY,
-            float fromZ,
-            Occasions occasions,
-            Layer layer) {
-        int age = step - store.born[i];
-        for (int c = 0; c < children.size(); c++) {
-            Child child = children.get(c);
-            int was;
-            int is;
-            if (child.when() == Child.When.PER_SECOND) {
-                was = (int) Math.floor((age - 1) * dt * child.rate() + 1e-9);
-                is = (int) Math.floor(age * dt * child.rate() + 1e-9);
-            } else if (child.when() == Child.When.PER_UNIT) {
-                was = (int) (before * child.rate());
-                is = (int) (after * child.rate());
-            } else {
-                continue;
-            }
-            for (int k = was + 1; k <= is; k++) {
-                // Per unit, each lies where the way reached it, so that fast ones leave no gaps.
-                float share = child.when() == Child.When.PER_UNIT
-                        ? (float) ((k / child.rate() - before) / Math.max(1e-9, after - before))
-                        : 1;
-                occasions.add(
-                        store,
-                        i,
-                        c,
-                        k,
-                        -1,
-                        fromX + (store.x[i] - fromX) * share,
-                        fromY + (store.y[i] - fromY) * share,
-                        fromZ + (store.z[i] - fromZ) * share,
-                        layer.sizeAt(i, step));
-            }
         }
     }
 
@@ -261,8 +218,8 @@ final class Mover {
     }
 
     private double over(float fraction) {
-        float at = Math.min(1, Math.max(0, fraction)) * Layer.CELLS;
-        int cell = Math.min(Layer.CELLS - 1, (int) at);
+        float at = Math.min(1, Math.max(0, fraction)) * Shade.CELLS;
+        int cell = Math.min(Shade.CELLS - 1, (int) at);
         return speedOver[cell] + (speedOver[cell + 1] - speedOver[cell]) * (at - cell);
     }
 
@@ -415,20 +372,8 @@ final class Mover {
             ParticleStore store, int i, int step, End.Collision collision, Occasions occasions, Layer layer) {
         store.walk.hits[i]++;
         layer.countHit();
-        for (int c = 0; c < children.size(); c++) {
-            if (children.get(c).when() == Child.When.ON_COLLISION) {
-                occasions.add(
-                        store,
-                        i,
-                        c,
-                        store.walk.hits[i],
-                        wall.face,
-                        (float) (x + ox),
-                        (float) (y + oy),
-                        (float) (z + oz),
-                        layer.sizeAt(i, step));
-            }
-        }
+        bearing.struck(
+                store, i, step, wall.face, (float) (x + ox), (float) (y + oy), (float) (z + oz), occasions, layer);
         if (collision.then() == End.Outcome.DIES) {
             store.sooner(i, step);
             return;
@@ -443,34 +388,6 @@ final class Mover {
         if (lost > 0) {
             store.born[i] -= lost;
             store.sooner(i, store.gone[i] - lost);
-        }
-    }
-
-    /** Notes what the particles bear that are gone on {@code step} and were not a step ago. */
-    void ends(ParticleStore store, int step, Occasions occasions, Layer layer) {
-        for (int c = 0; c < children.size(); c++) {
-            if (children.get(c).when() != Child.When.AT_END) {
-                continue;
-            }
-            int n = store.slots();
-            for (int i = 0; i < n; i++) {
-                if (store.gone[i] == step) {
-                    occasions.add(store, i, c, 0, -1, store.x[i], store.y[i], store.z[i], layer.sizeAt(i, step));
-                }
-            }
-        }
-    }
-
-    /** Notes what the particles bear that were born from slot {@code first} on. */
-    void births(ParticleStore store, int first, int step, Occasions occasions, Layer layer) {
-        for (int c = 0; c < children.size(); c++) {
-            if (children.get(c).when() != Child.When.AT_BIRTH) {
-                continue;
-            }
-            int n = store.slots();
-            for (int i = first; i < n; i++) {
-                occasions.add(store, i, c, 0, -1, store.x[i], store.y[i], store.z[i], layer.sizeAt(i, step));
-            }
         }
     }
 }

@@ -13,8 +13,8 @@ final class Ribbon {
         boolean timed = trail.by() == End.Trail.By.SECONDS;
         steps = timed ? (int) Math.max(1, Math.round(trail.length() * stepsPerSecond)) : Integer.MAX_VALUE;
         units = timed ? Float.MAX_VALUE : (float) trail.length();
-        width = trail.width().table(Layer.CELLS);
-        colour = trail.colour().table(Layer.CELLS);
+        width = trail.width().table(Shade.CELLS);
+        colour = trail.colour().table(Shade.CELLS);
     }
 
     /** Returns the points of a trail that are kept at even times: one each so many steps; 0 when kept by way. */
@@ -32,6 +32,6 @@ final class Ribbon {
     }
 
     private static int cell(float share) {
-        return (int) (Math.min(1, Math.max(0, share)) * Layer.CELLS);
+        return (int) (Math.min(1, Math.max(0, share)) * Shade.CELLS);
     }
 }

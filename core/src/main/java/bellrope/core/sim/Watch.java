@@ -192,8 +192,8 @@ public final class Watch {
         by.refused += layer.takeRefused();
         by.hits += layer.takeHits();
         ParticleStore store = layer.store();
-        float[] sizes = layer.sizes();
-        float[] alphas = layer.alphas();
+        float[] sizes = layer.shade.sizes();
+        float[] alphas = layer.shade.alphas();
         for (int i = 0; i < store.slots(); i++) {
             if (store.gone[i] <= step) {
                 continue;
@@ -201,7 +201,7 @@ public final class Watch {
             place(store, i);
             by.lived++;
             // The frame of birth is not held against one that grows or fades in.
-            if (alphas[i] < Layer.VISIBLE_OPACITY || sizes[i] < Layer.VISIBLE_SIZE) {
+            if (alphas[i] < Shade.VISIBLE_OPACITY || sizes[i] < Shade.VISIBLE_SIZE) {
                 by.unseen++;
             }
             layer.velocity(i, step, velocity);

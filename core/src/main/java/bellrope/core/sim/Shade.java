@@ -1,0 +1,293 @@
+package bellrope.core.sim;
+
+import bellrope.core.effect.Emitter;
+import bellrope.core.effect.Life;
+import bellrope.core.effect.Look;
+import bellrope.core.effect.Sprite;
+import bellrope.core.value.Rgba;
+
+/**
+ * How the particles of a layer look over life: size, opacity, colour, rotation and frame, and what all of them together
+ * put on screen.
+ *
+ * <p>Curves and gradients are read from tables of {@value #CELLS} cells with even interpolation between. The pass over
+ * size and opacity, which every particle needs, is a static loop over locals; what few need has passes of its own.
+ */
+final class Shade {
+    static final int CELLS = 256;
+    /** Below this opacity, or this size in units, a particle counts as unseen. */
+    static final float VISIBLE_OPACITY = 0.02f;
+
+    static final float VISIBLE_SIZE = 0.01f;
+
+    private final Emitter emitter;
+    private final ParticleStore store;
+    private final int stepsPerSecond;
+    private final float[] sizeOver;
+    private final float[] opacityOver;
+    private final float[] colourOver;
+    private final float[] spinOver;
+    private final boolean sizeReplaced;
+    private final boolean opacityReplaced;
+    private final boolean colourReplaced;
+    private final boolean plainColour;
+    private final Sprite.Sheet sheet;
+    private final float coverage;
+    private final float brightness;
+    // How each particle looks now; written by appear().
+    private float[] size = new float[0];
+    private float[] alpha = new float[0];
+    private float[] red = new float[0];
+    private float[] green = new float[0];
+    private float[] blue = new float[0];
+    private boolean visible;
+    private double presence;
+    private double painted;
+
+    Shade(Emitter emitter, ParticleStore store, int stepsPerSecond, Sprite sprite) {
+        this.emitter = emitter;
+        this.store = store;
+        this.stepsPerSecond = stepsPerSecond;
+        Life life = emitter.life();
+        this.sizeOver = held(life.size().table(CELLS), 0, Float.MAX_VALUE);
+        this.opacityOver = held(life.opacity().table(CELLS), 0, 1);
+        this.colourOver = life.colour().table(CELLS);
+        this.sizeReplaced = life.replaces(Life.Lane.SIZE);
+        this.opacityReplaced = life.replaces(Life.Lane.OPACITY);
+        this.colourReplaced = life.replaces(Life.Lane.COLOUR);
+        this.spinOver = spinTable(life);
+        this.plainColour = allOnes(colourOver) && !colourReplaced;
+        this.sheet = sprite.sheet();
+        this.coverage = (float) sprite.coverage();
+        this.brightness = (float) emitter.look().brightness();
+    }
+
+    private static float[] held(float[] table, float least, float most) {
+        for (int i = 0; i < table.length; i++) {
+            table[i] = Math.min(most, Math.max(least, table[i]));
+        }
+        return table;
+    }
+
+    // The integral of the spin lane up to each fraction, by the trapezium rule; null where spin is even.
+    private static float[] spinTable(Life life) {
+        if (life.spin().equals(bellrope.core.value.Curve.ONE) && !life.replaces(Life.Lane.SPIN)) {
+            return null;
+        }
+        float[] spin = life.spin().table(CELLS);
+        float[] sum = new float[CELLS + 1];
+        for (int i = 0; i < CELLS; i++) {
+            sum[i + 1] = sum[i] + (spin[i] + spin[i + 1]) / 2 / CELLS;
+        }
+        return sum;
+    }
+
+    /** Works out how every particle looks at a step, and the presence of all of them. */
+    void appear(int step) {
+        int n = store.slots();
+        if (size.length < n) {
+            int length = store.capacity();
+            size = new float[length];
+            alpha = new float[length];
+            if (!plainColour) {
+                red = new float[length];
+                green = new float[length];
+                blue = new float[length];
+            }
+        }
+        shape(step, n);
+        if (plainColour) {
+            red = store.red;
+            green = store.green;
+            blue = store.blue;
+        } else {
+            tint(step, n);
+        }
+        if (sizeReplaced || opacityReplaced || colourReplaced) {
+            replace(step, n);
+        }
+        sum(step, n);
+    }
+
+    // The age of a particle that rests in its slot goes on; the cell is held at the end of life.
+    private void shape(int step, int n) {
+        int[] born = store.born;
+        float[] pace = store.pace;
+        float[] size0 = store.size;
+        float[] opacity0 = store.opacity;
+        float[] bySize = sizeOver;
+        float[] byOpacity = opacityOver;
+        float[] sizes = size;
+        float[] alphas = alpha;
+        for (int i = 0; i < n; i++) {
+            float at = (step - born[i]) * pace[i] * CELLS;
+            int cell = (int) at;
+            cell = cell < CELLS ? cell : CELLS - 1;
+            float share = at - cell;
+            share = share < 1f ? share : 1f;
+            sizes[i] = size0[i] * between(bySize[cell], bySize[cell + 1], share);
+            alphas[i] = opacity0[i] * between(byOpacity[cell], byOpacity[cell + 1], share);
+        }
+    }
+
+    private void tint(int step, int n) {
+        for (int i = 0; i < n; i++) {
+            float at = (step - store.born[i]) * store.pace[i] * CELLS;
+            int cell = Math.min(CELLS - 1, (int) at);
+            float share = Math.min(1f, at - cell);
+            int c = cell * 4;
+            red[i] = store.red[i] * between(colourOver[c], colourOver[c + 4], share);
+            green[i] = store.green[i] * between(colourOver[c + 1], colourOver[c + 5], share);
+            blue[i] = store.blue[i] * between(colourOver[c + 2], colourOver[c + 6], share);
+            alpha[i] *= between(colourOver[c + 3], colourOver[c + 7], share);
+        }
+    }
+
+    // Lanes that stand instead of what was born; after shape() and tint(), which multiplied.
+    private void replace(int step, int n) {
+        for (int i = 0; i < n; i++) {
+            float at = (step - store.born[i]) * store.pace[i] * CELLS;
+            int cell = Math.min(CELLS - 1, (int) at);
+            float share = Math.min(1f, at - cell);
+            int c = cell * 4;
+            if (sizeReplaced) {
+                size[i] = between(sizeOver[cell], sizeOver[cell + 1], share);
+            }
+            if (colourReplaced) {
+                red[i] = brightness * between(colourOver[c], colourOver[c + 4], share);
+                green[i] = brightness * between(colourOver[c + 1], colourOver[c + 5], share);
+                blue[i] = brightness * between(colourOver[c + 2], colourOver[c + 6], share);
+            }
+            if (opacityReplaced) {
+                alpha[i] = between(opacityOver[cell], opacityOver[cell + 1], share);
+                if (!plainColour) {
+                    alpha[i] *= between(colourOver[c + 3], colourOver[c + 7], share);
+                }
+            }
+        }
+    }
+
+    private void sum(int step, int n) {
+        int[] gone = store.gone;
+        float[] sizes = size;
+        float[] aspects = store.aspect;
+        float[] alphas = alpha;
+        float[] reds = red;
+        float[] greens = green;
+        float[] blues = blue;
+        boolean bright = brightness > 1f;
+        double sum = 0;
+        double area = 0;
+        boolean seen = false;
+        for (int i = 0; i < n; i++) {
+            if (gone[i] > step) {
+                float a = alphas[i];
+                float s = sizes[i];
+                float square = s * s * aspects[i];
+                seen |= a >= VISIBLE_OPACITY && s >= VISIBLE_SIZE;
+                area += square;
+                double light = bright
+                        ? Rgba.luminance(Math.min(1, reds[i]), Math.min(1, greens[i]), Math.min(1, blues[i]))
+                        : Rgba.luminance(reds[i], greens[i], blues[i]);
+                sum += a * square * light;
+            }
+        }
+        visible = seen;
+        painted = area;
+        presence = sum * coverage;
+    }
+
+    /** Returns a particle's width in units at a step. */
+    float sizeAt(int slot, int step) {
+        float at = Math.min(1f, (step - store.born[slot]) * store.pace[slot]) * CELLS;
+        int cell = Math.min(CELLS - 1, (int) at);
+        float lane = between(sizeOver[cell], sizeOver[cell + 1], at - cell);
+        return sizeReplaced ? lane : store.size[slot] * lane;
+    }
+
+    /** Returns a particle's rotation in turns at a step. */
+    float rotationAt(int slot, int step) {
+        int age = step - store.born[slot];
+        if (spinOver == null) {
+            return store.rotation[slot] + store.spin[slot] * age;
+        }
+        float at = Math.min(1f, age * store.pace[slot]) * CELLS;
+        int cell = Math.min(CELLS - 1, (int) at);
+        float sum = between(spinOver[cell], spinOver[cell + 1], at - cell) / store.pace[slot];
+        return emitter.life().replaces(Life.Lane.SPIN)
+                ? store.rotation[slot] + sum / 360 / stepsPerSecond
+                : store.rotation[slot] + store.spin[slot] * sum;
+    }
+
+    boolean evenSpin() {
+        return spinOver == null;
+    }
+
+    /** Returns which frame of the sheet a particle shows at a step. */
+    int frameAt(int slot, int step) {
+        Look.Frame frame = emitter.look().frame();
+        if (sheet.frames() == 1) {
+            return 0;
+        }
+        if (frame instanceof Look.Frame.First first) {
+            return Math.min(sheet.frames() - 1, first.number());
+        }
+        if (frame instanceof Look.Frame.Random) {
+            return Math.min(sheet.frames() - 1, (int) (store.pick[slot] * sheet.frames()));
+        }
+        int age = step - store.born[slot];
+        if (frame instanceof Look.Frame.OverLife) {
+            return Math.min(sheet.frames() - 1, (int) (age * store.pace[slot] * sheet.frames()));
+        }
+        double perSecond = ((Look.Frame.Looping) frame).perSecond().orElse(sheet.perSecond());
+        return (int) (age * perSecond / stepsPerSecond + 1e-9) % sheet.frames();
+    }
+
+    private static boolean allOnes(float[] table) {
+        for (float value : table) {
+            if (value != 1f) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static float between(float a, float b, float share) {
+        return a + (b - a) * share;
+    }
+
+    /** Tells whether any particle could be seen when {@link #appear} was last called. */
+    boolean visible() {
+        return visible;
+    }
+
+    /** Returns ∑ opacity × area × luminance in square units, as of the last {@link #appear}. */
+    double presence() {
+        return presence;
+    }
+
+    /** Returns the area of all pictures in square units, as of the last {@link #appear}, seen through or not. */
+    double painted() {
+        return painted;
+    }
+
+    float[] sizes() {
+        return size;
+    }
+
+    float[] alphas() {
+        return alpha;
+    }
+
+    float[] reds() {
+        return red;
+    }
+
+    float[] greens() {
+        return green;
+    }
+
+    float[] blues() {
+        return blue;
+    }
+}
