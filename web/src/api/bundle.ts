@@ -1,7 +1,7 @@
 /** The bodies of parts, as in docs/format/bundle.schema.json. */
 export type Pair = [number, number]
 export type Vector = [number, number, number]
-export type Datum = number | string | Vector
+export type Datum = number | string | boolean | Vector
 export type Payload = Record<string, Datum>
 
 export interface NumberField {
@@ -17,18 +17,21 @@ export interface ChoiceField {
   options: string[]
   reads?: string
 }
+export type VectorType = 'position' | 'normal' | 'direction' | 'heading' | 'velocity' | 'extent' | 'vector'
 export interface PlainField {
   name: string
-  type: 'position' | 'normal' | 'direction' | 'text'
+  type: VectorType | 'flag' | 'colour' | 'text'
 }
 export type Field = NumberField | ChoiceField | PlainField
 
 export interface EventType {
   name: string
-  shape: 'moment'
+  shape: 'moment' | 'span' | 'state'
   description?: string
   weight: number
   fields: Field[]
+  values?: string[]
+  unanswered?: string
 }
 
 export interface Burst {
@@ -200,24 +203,108 @@ export interface Effect {
   parameters: Parameter[]
 }
 
+export type Relation = 'over' | 'at least' | 'under' | 'at most'
+/** Where a rope reads a number: one of these members. */
+export interface Source {
+  field?: string
+  channel?: string
+  since?: string
+  held?: true
+}
 export type Condition =
   | { field: string; is: string[] }
-  | { field: string; relation: 'over' | 'at least' | 'under' | 'at most'; bound: number }
-export interface Feed {
+  | (Source & { relation: Relation; bound: number })
+  | { field: string; flag: boolean }
+  | { tag: string; borne?: boolean }
+export interface Feed extends Source {
   parameter: string
-  field: string
   in: Pair
   out: Pair
 }
+export type FacingName = 'normal' | 'direction' | 'opposite' | 'reflected' | 'heading' | 'up' | 'fixed'
+export interface Overrides {
+  count?: number
+  size?: number
+  speed?: number
+  duration?: number
+  colour?: string
+  fadeOut?: number
+  goneAfter?: number
+}
+export interface Where {
+  at: 'point' | 'subject' | 'camera' | 'screen' | 'place'
+  follow?: boolean
+  name?: string
+  frame?: 'surface' | 'subject' | 'world'
+  depth?: number
+}
+export interface FollowUp {
+  play?: string
+  announce?: string
+  cue?: 'begun' | 'over' | 'ended'
+  after?: number
+  offset?: Vector
+  inForce?: number
+  fadeOut?: number
+  notice?: string
+}
+export type Companion =
+  | { do: 'shake'; size: number; frequency: number; decay: number }
+  | { do: 'flash'; colour: string; opacity: number; seconds: number }
+  | { do: 'pause'; seconds: number }
+  | { do: 'notice'; name: string; after?: number }
 export interface Rope {
   name: string
   seed: number
+  off?: boolean
+  remark?: string
+  group?: string
   event: string
+  value?: string
+  match?: 'all' | 'any' | 'none'
   conditions: Condition[]
   play?: string
+  overrides?: Overrides
   offset?: Vector
-  facing: 'normal' | 'direction' | 'opposite' | 'up'
+  place?: Where
+  facing: FacingName
+  pointing?: { fixed?: Vector; spread?: number; velocity?: number; turns?: boolean }
   feeds: Feed[]
+  run?: {
+    start?: string
+    end?: string
+    fadeIn?: number
+    fadeOut?: number
+    longest?: number
+    again?: 'restart' | 'continue' | 'stack'
+    order?: 'together' | 'after'
+  }
+  timing?: { delay?: number; jitter?: number }
+  limits?: {
+    cooldown?: number
+    perSecond?: number
+    once?: boolean
+    until?: string
+    alive?: number
+    together?: boolean
+    whenFull?: 'skip' | 'oldest' | 'least weighty'
+    distance?: number
+    chance?: number
+  }
+  owner?: { end: 'finish' | 'vanish' | 'fade'; over?: number }
+  then?: FollowUp[]
+  with?: Companion[]
+}
+export interface Channel {
+  name: string
+  description?: string
+  range: Pair
+  usual?: number
+  unit?: string
+}
+export interface Place {
+  name: string
+  position: Vector
 }
 export interface Sheet {
   columns: number

@@ -7,6 +7,11 @@ export type PartView = Schemas['PartView']
 export type Saved = Schemas['Saved']
 export type Words = Schemas['Words']
 export type Draft = Schemas['Draft']
+export type Edit = Schemas['Edit']
+export type Rename = Schemas['Rename']
+export type WiringView = Schemas['WiringView']
+export type NoticedView = Schemas['NoticedView']
+export type BalanceLine = Schemas['BalanceLine']
 export type TakeRequest = Schemas['TakeRequest']
 export type TakeHead = Schemas['TakeHead']
 export type ResponseView = Schemas['ResponseView']
@@ -68,6 +73,16 @@ export const api = {
   save: (part: number, basedOn: number, body: unknown) =>
     json<Saved>('PUT', `/parts/${part}`, { basedOn, body }),
   remove: (part: number, basedOn: number) => json<Saved>('DELETE', `/parts/${part}?basedOn=${basedOn}`),
+  change: (project: number, edits: Edit[]) => json<Saved>('POST', `/projects/${project}/changes`, { edits }),
+  rename: (project: number, rename: Rename) => json<Saved>('POST', `/projects/${project}/renames`, rename),
+  wiring: (project: number, drafts: Draft[], signal?: AbortSignal) =>
+    json<WiringView>('POST', `/projects/${project}/wiring`, { drafts }, signal),
+  accounts: (project: number, words: string) =>
+    json<AccountReport[]>(
+      'GET',
+      `/projects/${project}/accounts?reader=${reader}&words=${encodeURIComponent(words)}&most=200`,
+    ),
+  accountsPath: (project: number) => `/api/projects/${project}/accounts/lines?reader=${reader}`,
   importBundle: (project: number, text: string) =>
     json<ProjectLine>('PUT', `/projects/${project}/bundle`, text),
   exportPath: (project: number) => `/api/projects/${project}/bundle`,

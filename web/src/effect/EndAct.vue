@@ -6,7 +6,8 @@ import { useProject } from '../project/useProject'
 import CurveLane from './CurveLane.vue'
 import GradientLane from './GradientLane.vue'
 import PathNumber from './PathNumber.vue'
-import { put, useEdit } from './useEdit'
+import { put } from '../common/paths'
+import { useEdit } from './useEdit'
 
 /** The third act: what a particle strikes and what it leaves behind, as sentences. */
 const edit = useEdit()

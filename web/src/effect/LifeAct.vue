@@ -5,7 +5,8 @@ import { showNumber } from '../common/numberText'
 import CurveLane from './CurveLane.vue'
 import GradientLane from './GradientLane.vue'
 import PathNumber from './PathNumber.vue'
-import { put, useEdit } from './useEdit'
+import { put } from '../common/paths'
+import { useEdit } from './useEdit'
 
 /** The second act: what acts on a particle, and its lanes on one axis from born to gone. */
 const edit = useEdit()

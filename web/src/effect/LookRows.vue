@@ -6,7 +6,8 @@ import { useProject } from '../project/useProject'
 import PathNumber from './PathNumber.vue'
 import SettingRow from './SettingRow.vue'
 import SpriteSheet from './SpriteSheet.vue'
-import { put, useEdit } from './useEdit'
+import { put } from '../common/paths'
+import { useEdit } from './useEdit'
 
 /** The look of a particle: its picture and frame, how it covers, which way it is turned, how bright it is. */
 const edit = useEdit()

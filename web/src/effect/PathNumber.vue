@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import NumberField from '../common/NumberField.vue'
 import type { NumberKind } from '../common/numberText'
 import { useProject } from '../project/useProject'
-import { at, sets, useEdit } from './useEdit'
+import { at } from '../common/paths'
+import { sets, useEdit } from './useEdit'
 
 /** The number at a path of the emitter, such as `birth.stream.perSecond`. */
 const props = withDefaults(

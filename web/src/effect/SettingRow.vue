@@ -5,7 +5,8 @@ import NumberField from '../common/NumberField.vue'
 import PairField from '../common/PairField.vue'
 import { showNumber, type NumberKind } from '../common/numberText'
 import { useProject } from '../project/useProject'
-import { at, put, sets, useEdit } from './useEdit'
+import { at, put } from '../common/paths'
+import { sets, useEdit } from './useEdit'
 
 /**
  * One setting of an emitter: its name, the value it had before as a ghost, how the births share out, and the field. F2

@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import type { Aim, Shape } from '../api/bundle'
 import PathNumber from './PathNumber.vue'
 import SettingRow from './SettingRow.vue'
-import { put, useEdit } from './useEdit'
+import { put } from '../common/paths'
+import { useEdit } from './useEdit'
 
 /** Where particles are born and which way they are thrown. */
 const edit = useEdit()

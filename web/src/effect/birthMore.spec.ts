@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Emitter } from '../api/bundle'
 import { MORE } from './birthMore'
-import { at, put } from './useEdit'
+import { at, put } from '../common/paths'
 
 const plain = (): Emitter => ({
   name: 'straws',

@@ -1,6 +1,7 @@
 import { computed, inject, provide, type ComputedRef, type InjectionKey, type Ref } from 'vue'
 import type { Effect, Emitter } from '../api/bundle'
 import type { EffectReport, EmitterReport } from '../api/client'
+import { put } from '../common/paths'
 import { useProject } from '../project/useProject'
 
 /** One emitter of an effect while it is shaped: as it is now, as it was before, and as it played. */
@@ -47,22 +48,6 @@ export function provideEdit(of: {
 
 export function useEdit(): Edit {
   return inject(KEY)!
-}
-
-type Tree = Record<string, unknown>
-
-/** Returns what lies at a path such as `birth.bursts.0.least`. */
-export function at(root: unknown, path: string): unknown {
-  return path.split('.').reduce((node, key) => (node as Tree | undefined)?.[key], root)
-}
-
-/** Puts a value at a path; undefined takes it away. */
-export function put(root: unknown, path: string, value: unknown) {
-  const keys = path.split('.')
-  const last = keys.pop()!
-  const owner = keys.reduce((node, key) => (node[key] ??= {}) as Tree, root as Tree)
-  if (value === undefined) delete owner[last]
-  else owner[last] = value
 }
 
 /** Handlers of a field that sets what lies at a path of the emitter. */

@@ -1,9 +1,19 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { api, Refused, type Draft, type PartView, type Refusal, type Saved, type Words } from '../api/client'
-import type { Effect, EventType, Payload, Rope, Sprite } from '../api/bundle'
+import {
+  api,
+  Refused,
+  type Draft,
+  type Edit,
+  type PartView,
+  type Refusal,
+  type Rename,
+  type Saved,
+  type Words,
+} from '../api/client'
+import type { Channel, Effect, EventType, Payload, Place, Rope, Sprite } from '../api/bundle'
 
-type Kind = 'event' | 'effect' | 'rope' | 'sprite' | 'settings'
+export type Kind = 'event' | 'effect' | 'rope' | 'sprite' | 'settings' | 'channel' | 'place'
 
 /** A part with what it says. */
 export interface Part<T> {
@@ -12,10 +22,22 @@ export interface Part<T> {
   body: T
 }
 
-interface Done {
+/** One part as a change found it and left it; no body where it was not there. */
+interface Altered {
   part: number
   before: unknown
   after: unknown
+  placeBefore?: number
+  placeAfter?: number
+}
+type Done = Altered[]
+
+/** A change of one part among several: of one that is there, or of a new one. No body to take it away. */
+export interface PartChange {
+  part?: number
+  kind?: Kind
+  body?: unknown
+  place?: number
 }
 
 export interface Strengths {
@@ -51,6 +73,8 @@ export const useProject = defineStore('project', () => {
   /** Grows with every change of what is shown, drafts included. */
   const version = ref(0)
   let saves: Promise<unknown> = Promise.resolve()
+  // Of everything seen, deleted parts included: to bring one back, its last revision must be known.
+  const revisions = new Map<number, number>()
 
   function list<T>(kind: Kind) {
     return computed<Part<T>[]>(() =>
@@ -69,6 +93,8 @@ export const useProject = defineStore('project', () => {
   const effects = list<Effect>('effect')
   const ropes = list<Rope>('rope')
   const sprites = list<Sprite>('sprite')
+  const channels = list<Channel>('channel')
+  const places = list<Place>('place')
   const stepsPerSecond = computed(() => {
     const settings = [...parts.value.values()].find((p) => p.kind === 'settings')
     return (settings?.body as { stepsPerSecond: number } | undefined)?.stepsPerSecond ?? 60
@@ -101,8 +127,11 @@ export const useProject = defineStore('project', () => {
 
   function take(saved: Saved) {
     const next = new Map(parts.value)
-    if (saved.part.deleted) next.delete(saved.part.id)
-    else next.set(saved.part.id, saved.part)
+    for (const part of saved.parts) {
+      revisions.set(part.id, part.revision)
+      if (part.deleted) next.delete(part.id)
+      else next.set(part.id, part)
+    }
     parts.value = next
     const words = new Map(sentences.value)
     saved.sentences.forEach((s) => words.set(s.rope, s.parts))
@@ -116,9 +145,12 @@ export const useProject = defineStore('project', () => {
   /** Takes a change made in another window. */
   function takeFromElsewhere(saved: Saved) {
     take(saved)
-    notice.value = saved.part.deleted
-      ? `“${saved.part.name}” was deleted in another window.`
-      : `“${saved.part.name}” was changed in another window (revision ${saved.part.revision}).`
+    const [first] = saved.parts
+    if (!first) return
+    const others = saved.parts.length > 1 ? ` and ${saved.parts.length - 1} more` : ''
+    notice.value = first.deleted
+      ? `“${first.name}”${others} was deleted in another window.`
+      : `“${first.name}”${others} was changed in another window (revision ${first.revision}).`
   }
 
   /** Shows a body without saving it. The revision it is based on is the one seen when the first draft was made. */
@@ -139,7 +171,7 @@ export const useProject = defineStore('project', () => {
   }
 
   /** Saves a body as a new revision. Saves go one after the other, each on the revision the one before left. */
-  function commit(part: number, body: unknown, way: 'do' | 'undo' | 'redo' = 'do'): Promise<boolean> {
+  function commit(part: number, body: unknown): Promise<boolean> {
     const present = parts.value.get(part)
     const basedOn = drafts.value.get(part)?.basedOn
     if (present && basedOn === undefined && same(present.body, body)) return Promise.resolve(true)
@@ -149,17 +181,12 @@ export const useProject = defineStore('project', () => {
     }
     draft(part, body)
     const mine = drafts.value.get(part)
-    const result = saves.then(() => save(part, body, mine, way))
+    const result = saves.then(() => save(part, body, mine))
     saves = result.catch(() => undefined)
     return result
   }
 
-  async function save(
-    part: number,
-    body: unknown,
-    mine: { basedOn: number } | undefined,
-    way: 'do' | 'undo' | 'redo',
-  ): Promise<boolean> {
+  async function save(part: number, body: unknown, mine: { basedOn: number } | undefined): Promise<boolean> {
     const before = parts.value.get(part)
     saving.value++
     try {
@@ -168,7 +195,7 @@ export const useProject = defineStore('project', () => {
       const later = drafts.value.get(part)
       if (later && !same(later.body, body)) {
         const next = new Map(drafts.value)
-        next.set(part, { body: later.body, basedOn: saved.part.revision })
+        next.set(part, { body: later.body, basedOn: saved.parts[0].revision })
         drafts.value = next
       } else {
         const next = new Map(drafts.value)
@@ -177,9 +204,8 @@ export const useProject = defineStore('project', () => {
       }
       take(saved)
       refusal.value = undefined
-      if (way === 'do' && before) {
-        done.value = [...done.value, { part, before: before.body, after: saved.part.body }].slice(-500)
-        undone.value = []
+      if (before) {
+        remember([{ part, before: before.body, after: saved.parts[0].body }])
       }
       return true
     } catch (e) {
@@ -202,25 +228,36 @@ export const useProject = defineStore('project', () => {
     }
   }
 
+  function remember(altered: Done) {
+    done.value = [...done.value, altered].slice(-500)
+    undone.value = []
+  }
+
   async function step(from: typeof done, to: typeof done, way: 'undo' | 'redo') {
     const last = from.value.at(-1)
     if (!last) return
-    const expected = way === 'undo' ? last.after : last.before
-    const wanted = way === 'undo' ? last.before : last.after
-    const present = parts.value.get(last.part)
-    if (present && !same(present.body, expected)) {
-      notice.value = `“${present.name}” was changed in another window since; ${way} stops here.`
-      from.value = []
-      return
+    const edits: Edit[] = []
+    for (const a of way === 'undo' ? [...last].reverse() : last) {
+      const expected = way === 'undo' ? a.after : a.before
+      const wanted = way === 'undo' ? a.before : a.after
+      const present = parts.value.get(a.part)
+      if (present && !same(present.body, expected)) {
+        notice.value = `“${present.name}” was changed in another window since; ${way} stops here.`
+        from.value = []
+        return
+      }
+      edits.push({
+        part: a.part,
+        basedOn: present?.revision ?? revisions.get(a.part) ?? 1,
+        body: wanted as Edit['body'],
+        place: way === 'undo' ? a.placeBefore : a.placeAfter,
+      })
     }
     from.value = from.value.slice(0, -1)
-    const moved =
-      wanted === undefined
-        ? await removed(last.part)
-        : present
-          ? await commit(last.part, wanted, way)
-          : await restored(last, wanted)
-    if (moved) to.value = [...to.value, last]
+    if (await attempt(() => api.change(id.value, edits))) {
+      last.forEach((a) => dropDraft(a.part))
+      to.value = [...to.value, last]
+    }
   }
 
   // One after the other: the second of two quick presses must see what the first left behind.
@@ -246,38 +283,65 @@ export const useProject = defineStore('project', () => {
     }
   }
 
-  const lastRevision = new Map<number, number>()
-  async function removed(part: number): Promise<boolean> {
-    const present = parts.value.get(part)
-    if (!present) return false
-    const saved = await attempt(() => api.remove(part, present.revision))
-    if (saved) lastRevision.set(part, saved.part.revision)
-    return !!saved
+  /** Makes several changes that come true together, and are undone together. Returns the parts, new ones included. */
+  async function change(changes: PartChange[]): Promise<PartView[] | undefined> {
+    if (!changes.length) return []
+    await saves
+    const before = parts.value
+    const saved = await attempt(() =>
+      api.change(
+        id.value,
+        changes.map((c) => ({
+          part: c.part,
+          kind: c.kind,
+          basedOn: c.part === undefined ? 0 : (before.get(c.part)?.revision ?? revisions.get(c.part) ?? 1),
+          body: c.body as Edit['body'],
+          place: c.place,
+        })),
+      ),
+    )
+    if (saved) settle(saved, before)
+    return saved?.parts
   }
-  async function restored(last: Done, body: unknown): Promise<boolean> {
-    return !!(await attempt(() => api.save(last.part, lastRevision.get(last.part) ?? 1, body)))
+
+  function settle(saved: Saved, before: Map<number, PartView>) {
+    remember(
+      saved.parts.map((p) => {
+        const was = before.get(p.id)
+        const moved = was && was.place !== p.place
+        return {
+          part: p.id,
+          before: was?.body,
+          after: p.deleted ? undefined : p.body,
+          placeBefore: moved ? was.place : undefined,
+          placeAfter: moved ? p.place : undefined,
+        }
+      }),
+    )
+  }
+
+  /** Renames something everywhere. */
+  async function rename(what: Rename): Promise<boolean> {
+    if (what.from === what.to) return true
+    await saves
+    const before = parts.value
+    const saved = await attempt(() => api.rename(id.value, what))
+    if (saved?.parts.length) settle(saved, before)
+    return !!saved
   }
 
   async function add(kind: Kind, body: unknown): Promise<number | undefined> {
-    const saved = await attempt(() => api.add(id.value, kind, body))
-    if (!saved) return undefined
-    done.value = [...done.value, { part: saved.part.id, before: undefined, after: saved.part.body }]
-    undone.value = []
-    return saved.part.id
+    return (await change([{ kind, body }]))?.[0].id
   }
 
   async function remove(part: number) {
-    const before = parts.value.get(part)?.body
-    if (await removed(part)) {
-      done.value = [...done.value, { part, before, after: undefined }]
-      undone.value = []
-    }
+    await change([{ part }])
   }
 
   function keepTheirs() {
     if (conflict.value) {
       dropDraft(conflict.value.theirs.id)
-      take({ part: conflict.value.theirs, change: 0, sentences: [], strengths: [] })
+      take({ parts: [conflict.value.theirs], change: 0, sentences: [], strengths: [] })
     }
     conflict.value = undefined
   }
@@ -286,7 +350,7 @@ export const useProject = defineStore('project', () => {
     const c = conflict.value
     conflict.value = undefined
     if (!c) return
-    take({ part: c.theirs, change: 0, sentences: [], strengths: [] })
+    take({ parts: [c.theirs], change: 0, sentences: [], strengths: [] })
     const next = new Map(drafts.value)
     next.set(c.theirs.id, { body: c.yours.body, basedOn: c.theirs.revision })
     drafts.value = next
@@ -307,6 +371,8 @@ export const useProject = defineStore('project', () => {
     effects,
     ropes,
     sprites,
+    channels,
+    places,
     stepsPerSecond,
     conflict,
     refusal,
@@ -321,6 +387,8 @@ export const useProject = defineStore('project', () => {
     undo,
     redo,
     saveDrafts,
+    change,
+    rename,
     add,
     remove,
     keepTheirs,

@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Words } from '../api/client'
-import type { Condition, Feed, Rope } from '../api/bundle'
-import NumberField from '../common/NumberField.vue'
-import PairField from '../common/PairField.vue'
+import type { FacingName, Feed, Rope } from '../api/bundle'
 import { useProject } from '../project/useProject'
+import { additions, type Addition } from './sheets/additions'
+import ConditionSheet from './sheets/ConditionSheet.vue'
+import FeedSheet from './sheets/FeedSheet.vue'
+import FormRows from './sheets/FormRows.vue'
+import * as rows from './sheets/rows'
+import { firstCondition, fitTo, sourceRange } from './sheets/sources'
 
 /** One bold part of a sentence and the small sheet that opens under it to change it. */
 const props = defineProps<{ word: Words; rope: Rope; ropeId: number; lit?: boolean }>()
@@ -12,34 +16,105 @@ const project = useProject()
 const open = ref(false)
 
 const event = computed(() => project.events.find((e) => e.body.name === props.rope.event)?.body)
+const shape = computed(() => event.value?.shape ?? 'moment')
 const effect = computed(() => project.effects.find((e) => e.body.name === props.rope.play)?.body)
-const numbers = computed(() => event.value?.fields.filter((f) => f.type === 'number') ?? [])
 const testable = computed(
-  () => event.value?.fields.filter((f) => f.type === 'number' || f.type === 'choice') ?? [],
+  () => event.value?.fields.filter((f) => ['number', 'choice', 'flag'].includes(f.type)) ?? [],
 )
-const condition = computed(() => props.rope.conditions[props.word.index])
-const feed = computed(() => props.rope.feeds[props.word.index])
 const feedable = computed(
-  () =>
-    effect.value?.parameters.filter(
-      (p) => p.name === feed.value?.parameter || !props.rope.feeds.some((f) => f.parameter === p.name),
-    ) ?? [],
+  () => effect.value?.parameters.filter((p) => !props.rope.feeds.some((f) => f.parameter === p.name)) ?? [],
 )
+const followUp = computed(
+  () => props.rope.then?.[props.word.slot === 'gap' ? props.word.index - 2 : props.word.index],
+)
+const companion = computed(() => props.rope.with?.[props.word.index])
+const addable = computed(() => additions(props.rope, event.value))
 
-const FACINGS = [
-  { value: 'normal', words: 'the normal', needs: 'normal' },
-  { value: 'direction', words: 'the direction', needs: 'direction' },
-  { value: 'opposite', words: 'back against the direction', needs: 'direction' },
-  { value: 'up', words: 'up', needs: '' },
-] as const
+const FACINGS: { value: FacingName; words: string; needs: string[] }[] = [
+  { value: 'normal', words: 'the normal', needs: ['normal'] },
+  { value: 'direction', words: 'the direction', needs: ['direction'] },
+  { value: 'opposite', words: 'back against the direction', needs: ['direction'] },
+  { value: 'reflected', words: 'as the direction is reflected', needs: ['direction', 'normal'] },
+  { value: 'heading', words: 'the heading of the subject', needs: [] },
+  { value: 'up', words: 'up', needs: [] },
+  { value: 'fixed', words: 'a fixed way', needs: [] },
+]
 const facings = computed(() =>
-  FACINGS.filter((f) => !f.needs || event.value?.fields.some((field) => field.type === f.needs)),
+  FACINGS.filter((f) => f.needs.every((need) => event.value?.fields.some((field) => field.type === need))),
 )
+/** What the sheet of a slot sets. */
+const form = computed<rows.Row[] | undefined>(() => {
+  const index = props.word.slot === 'gap' ? props.word.index - 2 : props.word.index
+  switch (props.word.slot) {
+    case 'overrides':
+      return rows.overrides
+    case 'timing':
+      return rows.timing
+    case 'limits':
+      return rows.limits
+    case 'owner':
+      return props.rope.owner?.end === 'fade' ? [...rows.owner, rows.ownerFades] : rows.owner
+    case 'start':
+    case 'end':
+    case 'fades':
+    case 'longest':
+      return rows.run(shape.value)
+    case 'placement':
+      return rows.placement(props.rope)
+    case 'companion':
+      return companion.value && rows.companion(index, companion.value)
+    case 'follow up':
+      return followUp.value && rows.followUp(index, !!followUp.value.announce, shape.value)
+    case 'gap':
+      return index >= 0 && followUp.value
+        ? rows.followUp(index, !!followUp.value.announce, shape.value)
+        : undefined
+    default:
+      return undefined
+  }
+})
+const titles: Record<string, string> = {
+  overrides: 'For this rope alone',
+  timing: 'Later',
+  limits: 'It answers',
+  owner: 'The end of its subject',
+  start: 'While it lasts',
+  end: 'While it lasts',
+  fades: 'While it lasts',
+  longest: 'While it lasts',
+  placement: 'Where',
+  companion: 'With it',
+  'follow up': 'Then',
+  gap: 'Then',
+}
+const dropped: Record<string, string> = {
+  overrides: 'Take the overrides away',
+  timing: 'Take the delay away',
+  limits: 'Take the limits away',
+  owner: 'Let it finish',
+  companion: 'Take it away',
+  'follow up': 'Take what follows away',
+  gap: 'Take what follows away',
+}
 
 const clone = () => JSON.parse(JSON.stringify(props.rope)) as Rope
 function change(edit: (rope: Rope) => void, save = true) {
   const next = clone()
   edit(next)
+  // Other words for the same: a fade takes time, the others take none; what is named needs a name.
+  if (next.owner) {
+    if (next.owner.end === 'fade') next.owner.over ||= 0.3
+    else delete next.owner.over
+    if (next.owner.end === 'finish' || !next.owner.end) delete next.owner
+  }
+  if (next.place) {
+    if (!next.place.at) next.place.at = 'point'
+    if (next.place.at !== 'place') delete next.place.name
+    else next.place.name ||= project.places[0]?.body.name
+    if (!['subject', 'camera'].includes(next.place.at)) delete next.place.follow
+    if (next.place.at === 'point' && Object.keys(next.place).length === 1) delete next.place
+  }
+  next.then?.forEach((f) => f.inForce === undefined && delete f.fadeOut)
   if (save) project.commit(props.ropeId, next)
   else project.draft(props.ropeId, next)
 }
@@ -47,17 +122,20 @@ function shut(edit: (rope: Rope) => void) {
   open.value = false
   change(edit)
 }
+function drop() {
+  const index = props.word.slot === 'gap' ? props.word.index - 2 : props.word.index
+  shut((rope) => {
+    if (props.word.slot === 'companion') rope.with!.splice(index, 1)
+    else if (props.word.slot === 'follow up' || props.word.slot === 'gap') rope.then!.splice(index, 1)
+    else delete (rope as unknown as Record<string, unknown>)[props.word.slot]
+    if (!rope.with?.length) delete rope.with
+    if (!rope.then?.length) delete rope.then
+  })
+}
 
 function setEvent(name: string) {
   const next = project.events.find((e) => e.body.name === name)!.body
-  shut((rope) => {
-    rope.event = name
-    // What the new event does not carry cannot be asked of it.
-    rope.conditions = rope.conditions.filter((c) => next.fields.some((f) => f.name === c.field))
-    rope.feeds = rope.feeds.filter((c) => next.fields.some((f) => f.name === c.field))
-    const needs = FACINGS.find((f) => f.value === rope.facing)!.needs
-    if (needs && !next.fields.some((f) => f.type === needs)) rope.facing = 'up'
-  })
+  shut((rope) => fitTo(rope, next))
 }
 
 function setEffect(name: string) {
@@ -68,50 +146,32 @@ function setEffect(name: string) {
   })
 }
 
-function newCondition(name: string) {
-  const field = event.value!.fields.find((f) => f.name === name)!
-  const made: Condition =
-    field.type === 'choice'
-      ? { field: name, is: [field.options[0]] }
-      : {
-          field: name,
-          relation: 'over',
-          bound: field.type === 'number' ? (field.usual ?? field.range[0]) : 0,
-        }
-  shut((rope) => rope.conditions.push(made))
-}
-
-function toggleOption(option: string) {
-  change((rope) => {
-    const c = rope.conditions[props.word.index]
-    if ('is' in c) {
-      const left = c.is.includes(option) ? c.is.filter((o) => o !== option) : [...c.is, option]
-      if (left.length > 0) c.is = left
-    }
-  })
-}
-
 function newFeed(parameter: string) {
   const p = effect.value!.parameters.find((q) => q.name === parameter)!
-  const field = numbers.value[0]
-  if (!field || field.type !== 'number') return
+  const field = event.value?.fields.find((f) => f.type === 'number')?.name
+  const channel = project.channels[0]?.body.name
+  const source = field
+    ? { field }
+    : shape.value !== 'moment' || !channel
+      ? { held: true as const }
+      : { channel }
   const made: Feed = {
     parameter,
-    field: field.name,
-    in: [...field.range],
+    ...source,
+    in: sourceRange(
+      source,
+      event.value,
+      project.channels.map((c) => c.body),
+    ),
     out: [Math.max(p.least, Math.min(p.default, p.least + (p.most - p.least) * 0.2)), p.most],
   }
   shut((rope) => rope.feeds.push(made))
 }
-
-function options(fieldName: string): string[] {
-  const field = event.value?.fields.find((f) => f.name === fieldName)
-  return field?.type === 'choice' ? field.options : []
-}
-function unit(fieldName: string): string {
-  const field = event.value?.fields.find((f) => f.name === fieldName)
-  return (field?.type === 'number' && field.unit) || ' '
-}
+const newTag = () => shut((rope) => rope.conditions.push({ tag: 'soaked' }))
+const newChannel = (channel: string, bound: number) =>
+  shut((rope) => rope.conditions.push({ channel, relation: 'over', bound }))
+const newSince = () => shut((rope) => rope.conditions.push({ since: rope.event, relation: 'over', bound: 1 }))
+const addition = (a: Addition) => shut((rope) => a.add(rope))
 </script>
 
 <template>
@@ -119,14 +179,14 @@ function unit(fieldName: string): string {
     v-model:visible="open"
     trigger="click"
     placement="bottom-start"
-    :width="300"
+    :width="324"
     :show-arrow="false"
     :offset="4"
   >
     <template #reference>
       <button
         class="part"
-        :class="{ gap: word.slot === 'gap', fresh: word.slot.startsWith('new'), lit }"
+        :class="{ missing: word.slot === 'gap', fresh: word.slot.startsWith('new'), lit }"
         :aria-expanded="open"
         @keydown.space.stop
         @keydown.enter.stop
@@ -137,18 +197,32 @@ function unit(fieldName: string): string {
     <div class="sheet" @keydown.stop="$event.key === 'Escape' && (open = false)">
       <template v-if="word.slot === 'event'">
         <h3>When</h3>
+        <div class="scroll">
+          <button
+            v-for="e in project.events"
+            :key="e.id"
+            class="choice"
+            :aria-pressed="e.body.name === rope.event"
+            @click="setEvent(e.body.name)"
+          >
+            {{ e.body.name }}
+          </button>
+        </div>
+      </template>
+      <template v-else-if="word.slot === 'value' || (word.slot === 'gap' && word.index === 1)">
+        <h3>While {{ rope.event }} is</h3>
         <button
-          v-for="e in project.events"
-          :key="e.id"
+          v-for="v in event?.values"
+          :key="v"
           class="choice"
-          :aria-pressed="e.body.name === rope.event"
-          @click="setEvent(e.body.name)"
+          :aria-pressed="v === rope.value"
+          @click="shut((r) => (r.value = v))"
         >
-          {{ e.body.name }}
+          {{ v }}
         </button>
       </template>
-      <template v-else-if="word.slot === 'effect' || word.slot === 'gap'">
-        <h3>Play</h3>
+      <template v-else-if="word.slot === 'effect' || (word.slot === 'gap' && word.index === 0)">
+        <h3>{{ shape === 'moment' ? 'Play' : 'Run' }}</h3>
         <div class="scroll">
           <button
             v-for="e in project.effects"
@@ -159,6 +233,18 @@ function unit(fieldName: string): string {
           >
             {{ e.body.name }} <span class="quiet">{{ e.body.description }}</span>
           </button>
+          <button
+            v-if="rope.play && (rope.with?.length || rope.then?.length)"
+            class="choice"
+            @click="
+              shut((r) => {
+                delete r.play
+                r.feeds = []
+              })
+            "
+          >
+            nothing <span class="quiet">only what comes with it</span>
+          </button>
         </div>
       </template>
       <template v-else-if="word.slot === 'facing'">
@@ -168,156 +254,81 @@ function unit(fieldName: string): string {
           :key="f.value"
           class="choice"
           :aria-pressed="f.value === rope.facing"
-          @click="shut((r) => (r.facing = f.value))"
+          @click="change((r) => (r.facing = f.value))"
         >
           {{ f.words }}
         </button>
+        <FormRows :rows="rows.pointing(rope)" :rope="rope" @change="change" />
       </template>
-      <template v-else-if="word.slot === 'placement'">
-        <h3>At the point, plus</h3>
-        <div
-          v-for="(axis, i) in ['along its direction', 'along its normal', 'aside']"
-          :key="axis"
-          class="line"
-        >
-          <span>{{ axis }}</span>
-          <NumberField
-            :value="rope.offset?.[i] ?? 0"
-            :label="`Offset ${axis}`"
-            unit="u"
-            :least="-1000"
-            :most="1000"
-            @draft="
-              change(
-                (r) =>
-                  (r.offset = Object.assign([...(r.offset ?? [0, 0, 0])], {
-                    [i]: $event,
-                  }) as typeof r.offset),
-                false,
-              )
-            "
-            @commit="
-              change(
-                (r) =>
-                  (r.offset = Object.assign([...(r.offset ?? [0, 0, 0])], {
-                    [i]: $event,
-                  }) as typeof r.offset),
-              )
-            "
-          />
-        </div>
-      </template>
-      <template v-else-if="word.slot === 'condition' && condition">
-        <h3>Only if {{ condition.field }} is</h3>
-        <template v-if="'is' in condition">
-          <button
-            v-for="o in options(condition.field)"
-            :key="o"
-            class="choice"
-            :aria-pressed="condition.is.includes(o)"
-            @click="toggleOption(o)"
-          >
-            {{ o }}
-          </button>
-        </template>
-        <div v-else class="line">
-          <select
-            :value="condition.relation"
-            aria-label="Relation"
-            @change="
-              change(
-                (r) =>
-                  ((r.conditions[word.index] as { relation: string }).relation = (
-                    $event.target as HTMLSelectElement
-                  ).value),
-              )
-            "
-          >
-            <option v-for="r in ['over', 'at least', 'under', 'at most']" :key="r">{{ r }}</option>
-          </select>
-          <NumberField
-            :value="condition.bound"
-            label="Bound"
-            :unit="unit(condition.field)"
-            @draft="change((r) => ((r.conditions[word.index] as { bound: number }).bound = $event), false)"
-            @commit="change((r) => ((r.conditions[word.index] as { bound: number }).bound = $event))"
-          />
-        </div>
-        <button class="link away" @click="shut((r) => r.conditions.splice(word.index, 1))">
-          Take this condition away
-        </button>
-      </template>
-      <template v-else-if="word.slot === 'feed' && feed">
-        <h3>{{ feed.parameter }} from {{ feed.field }}</h3>
-        <div class="line">
-          <span>turns</span>
-          <select
-            :value="feed.parameter"
-            aria-label="Parameter"
-            @change="
-              change((r) => (r.feeds[word.index].parameter = ($event.target as HTMLSelectElement).value))
-            "
-          >
-            <option v-for="p in feedable" :key="p.name">{{ p.name }}</option>
-          </select>
-        </div>
-        <div class="line">
-          <span>by</span>
-          <select
-            :value="feed.field"
-            aria-label="Field"
-            @change="change((r) => (r.feeds[word.index].field = ($event.target as HTMLSelectElement).value))"
-          >
-            <option v-for="f in numbers" :key="f.name">{{ f.name }}</option>
-          </select>
-        </div>
-        <div class="line">
-          <span>{{ feed.field }}</span>
-          <PairField
-            :value="feed.in"
-            label="Values of the field"
-            :unit="unit(feed.field)"
-            free
-            @draft="change((r) => (r.feeds[word.index].in = $event), false)"
-            @commit="change((r) => (r.feeds[word.index].in = $event))"
-          />
-        </div>
-        <div class="line">
-          <span>{{ feed.parameter }}</span>
-          <PairField
-            :value="feed.out"
-            label="Values of the parameter"
-            :unit="effect?.parameters.find((p) => p.name === feed.parameter)?.unit || ' '"
-            free
-            @draft="change((r) => (r.feeds[word.index].out = $event), false)"
-            @commit="change((r) => (r.feeds[word.index].out = $event))"
-          />
-        </div>
-        <button class="link away" @click="shut((r) => r.feeds.splice(word.index, 1))">
-          Take this feed away
-        </button>
+      <ConditionSheet
+        v-else-if="word.slot === 'condition' && rope.conditions[word.index]"
+        :rope="rope"
+        :index="word.index"
+        @change="change"
+        @shut="shut"
+      />
+      <FeedSheet
+        v-else-if="word.slot === 'feed' && rope.feeds[word.index]"
+        :rope="rope"
+        :index="word.index"
+        @change="change"
+        @shut="shut"
+      />
+      <template v-else-if="form">
+        <h3>{{ titles[word.slot] }}</h3>
+        <FormRows :rows="form" :rope="rope" @change="change" />
+        <button v-if="dropped[word.slot]" class="link away" @click="drop">{{ dropped[word.slot] }}</button>
       </template>
       <template v-else-if="word.slot === 'new condition'">
         <h3>Only if</h3>
-        <button v-for="f in testable" :key="f.name" class="choice" @click="newCondition(f.name)">
-          {{ f.name }}
-        </button>
-        <p v-if="testable.length === 0" class="quiet">{{ rope.event }} carries nothing to ask about.</p>
+        <div class="scroll">
+          <button
+            v-for="f in testable"
+            :key="f.name"
+            class="choice"
+            @click="shut((r) => r.conditions.push(firstCondition(event!, f.name)))"
+          >
+            {{ f.name }}
+          </button>
+          <button
+            v-for="c in project.channels"
+            :key="c.id"
+            class="choice"
+            @click="newChannel(c.body.name, c.body.usual ?? c.body.range[0])"
+          >
+            {{ c.body.name }} <span class="quiet">channel</span>
+          </button>
+          <button class="choice" @click="newSince">
+            time since an event <span class="quiet">not again too soon, or only in a row</span>
+          </button>
+          <button class="choice" @click="newTag">
+            a tag of the subject <span class="quiet">such as soaked</span>
+          </button>
+        </div>
       </template>
       <template v-else-if="word.slot === 'new feed'">
-        <h3>Turn a parameter by a value of the event</h3>
-        <p v-if="numbers.length === 0" class="quiet">{{ rope.event }} carries no numbers.</p>
-        <template v-else>
-          <button v-for="p in feedable" :key="p.name" class="choice" @click="newFeed(p.name)">
-            {{ p.name }} <span class="quiet">{{ p.description }}</span>
+        <h3>Turn a parameter by a number of the game</h3>
+        <button v-for="p in feedable" :key="p.name" class="choice" @click="newFeed(p.name)">
+          {{ p.name }} <span class="quiet">{{ p.description }}</span>
+        </button>
+        <p v-if="!effect?.parameters.length" class="quiet">{{ rope.play }} has no parameters.</p>
+        <p v-else-if="feedable.length === 0" class="quiet">
+          Every parameter of {{ rope.play }} is fed already.
+        </p>
+      </template>
+      <template v-else-if="word.slot === 'new'">
+        <h3>Add to this sentence</h3>
+        <div class="scroll">
+          <button v-for="a in addable" :key="a.words" class="choice" @click="addition(a)">
+            {{ a.words }} <span class="quiet">{{ a.hint }}</span>
           </button>
-          <p v-if="feedable.length === 0" class="quiet">Every parameter of {{ rope.play }} is fed already.</p>
-        </template>
+        </div>
       </template>
     </div>
   </el-popover>
 </template>
 
+<style scoped src="./sheets/sheet.css" />
 <style scoped>
 .part {
   font-weight: 600;
@@ -328,7 +339,7 @@ function unit(fieldName: string): string {
 .part[aria-expanded='true'] {
   background: var(--bronze-pale);
 }
-.gap {
+.missing {
   color: var(--vermilion);
   border-bottom: 1px dashed var(--vermilion);
 }
@@ -342,55 +353,10 @@ function unit(fieldName: string): string {
   background: #f6e3dd;
   border-bottom: 2px solid var(--vermilion);
 }
-h3 {
-  margin: 0 0 6px;
-  font-size: 13px;
-  color: var(--muted);
-  font-weight: 600;
-}
 .sheet {
   display: flex;
   flex-direction: column;
   align-items: stretch;
   gap: 2px;
-}
-.scroll {
-  max-height: 280px;
-  overflow: auto;
-  display: flex;
-  flex-direction: column;
-  gap: 2px;
-}
-.choice {
-  text-align: left;
-  padding: 4px 8px;
-  border-radius: 4px;
-}
-.choice:hover {
-  background: var(--bronze-pale);
-}
-.choice[aria-pressed='true'] {
-  background: var(--bronze-pale);
-  font-weight: 600;
-}
-.line {
-  display: flex;
-  align-items: baseline;
-  justify-content: space-between;
-  gap: 12px;
-  padding: 3px 8px;
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 2px 4px;
-}
-.away {
-  text-align: left;
-  padding: 6px 8px 2px;
-}
-p {
-  margin: 4px 8px;
 }
 </style>

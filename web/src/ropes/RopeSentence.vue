@@ -43,6 +43,8 @@ const editable = computed(() => props.rope !== undefined && props.ropeId !== und
         :rope="rope!"
         :rope-id="ropeId!"
       />
+      {{ ' ' }}
+      <RopePart :word="{ text: '+ more', slot: 'new', index: 0 }" :rope="rope!" :rope-id="ropeId!" />
     </template>
   </p>
 </template>

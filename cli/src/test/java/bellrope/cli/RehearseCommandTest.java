@@ -93,7 +93,8 @@ class RehearseCommandTest {
 
     @Test
     void refusesABrokenBundleWhole() throws IOException {
-        Files.writeString(bundle, Files.readString(bundle).substring(0, 5000));
+        String whole = Files.readString(bundle);
+        Files.writeString(bundle, whole.substring(0, whole.lastIndexOf('\n', 5000)));
         Run run = run("rehearse", bundle.toString(), pulls.toString());
         assertThat(run.code()).isEqualTo(1);
         assertThat(run.err()).contains("windrow.bellrope.json /: cut off at line");

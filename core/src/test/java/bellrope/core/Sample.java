@@ -15,9 +15,11 @@ import bellrope.core.effect.Shape;
 import bellrope.core.effect.Sprite;
 import bellrope.core.effect.Stream;
 import bellrope.core.effect.Tint;
+import bellrope.core.event.Channel;
 import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
+import bellrope.core.event.Place;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
@@ -137,6 +139,71 @@ public final class Sample {
                 List.of(landed(), struck()),
                 List.of(effect),
                 List.of(onThatch(effect.name())));
+    }
+
+    /** A span of the kite. */
+    public static EventType reeling() {
+        return EventType.span(
+                "kite.reeling",
+                "",
+                2,
+                List.of(
+                        new Field.Vector("position", Field.Meaning.POSITION),
+                        new Field.Number("force", new Range(0, 100), 40, "N")));
+    }
+
+    /** A state with three values. */
+    public static EventType weather() {
+        return EventType.state("weather", "", 3, List.of("clear", "drizzle", "downpour"));
+    }
+
+    /** Returns a loop of so many a second that live so long. */
+    public static Effect loop(String name, double perSecond, double life, double fadeOut) {
+        Birth birth =
+                burst(0, life).with(d -> d.stream = Optional.of(new Stream(perSecond, 0, OptionalDouble.empty())));
+        return new Effect(
+                name,
+                "",
+                new Course(true, 1, 0, fadeOut),
+                OptionalLong.empty(),
+                List.of(emitter("smoke", 1, birth, still())),
+                List.of(new Parameter(
+                        "rate",
+                        1,
+                        0.1,
+                        4,
+                        "×",
+                        "",
+                        List.of(new Binding(Property.RATE, Binding.Mode.MULTIPLY, Optional.empty())))));
+    }
+
+    /** Returns a burst of so many that live half a second. */
+    public static Effect puff(String name, int count) {
+        return effect(name, emitter("puff", 1, burst(count, 0.5), still()));
+    }
+
+    /** Returns a project with effects {@code puff}, {@code hiss} and {@code smoke}, two moments, a span, a state, a channel. */
+    public static Project game(Rope... ropes) {
+        return new Project(
+                "Windrow Post",
+                Settings.USUAL,
+                List.of(new Sprite("dot", 0.5)),
+                List.of(landed(), struck(), reeling(), weather()),
+                List.of(puff("puff", 5), puff("hiss", 3), loop("smoke", 30, 0.5, 0.25)),
+                List.of(ropes),
+                List.of(new Channel("wind", "", new Range(0, 12), 2, "u/s")),
+                List.of(new Place("mill door", new Vec3(4, 1, 0))));
+    }
+
+    /** Returns a rope that plays an effect whenever an event comes. */
+    public static Rope rope(String name, int seed, String event, String effect) {
+        return new Rope(name, seed, event, List.of(), Optional.of(effect), Vec3.ZERO, Facing.UP, List.of());
+    }
+
+    /** Returns the beginning of the kite's reeling. */
+    public static Pull reels(Vec3 position, long seed) {
+        return Pull.begin(
+                "kite.reeling", Map.of("position", new Datum.Vec(position), "force", new Datum.Num(40)), seed);
     }
 
     /** Returns some valid effect, another for each seed: 1 to 3 emitters of every shape, with bursts and streams. */

@@ -59,7 +59,7 @@ class TraceTest {
                 "\"speed\":9,|''|/line 2/data/speed: missing: a number from 0 to 14 u/s",
                 "stone|mud|/line 2/data/surface: mud: thatch, stone, peat or water",
                 "courier.landed|courier.lands|/line 2/type: \"courier.lands\": the name of a known event; did you mean courier.landed?",
-                "[4,0,0]|[4,0]|/line 2/data/position: a list of 2: a number, a text, or three numbers",
+                "[4,0,0]|[4,0]|/line 2/data/position: a list of 2: a number, a text, true or false, or three numbers",
                 "1.0|0.3|/line 2/specversion: 0.3: 1.0",
                 "\"id\":\"a\"|\"id\":7|/line 2/id: 7: a text",
                 "{\"specversion|\"specversion|/line 2: not JSON"

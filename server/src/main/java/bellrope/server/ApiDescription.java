@@ -22,9 +22,15 @@ import tools.jackson.databind.JsonNode;
 class ApiDescription {
     private static final Map<String, Set<String>> MAY_BE_MISSING = Map.ofEntries(
             Map.entry("NumbersReport", Set.of("onset", "release", "hold")),
-            Map.entry("Line", Set.of("origin", "facing")),
+            Map.entry("Line", Set.of("origin", "facing", "limit", "hold", "held")),
+            Map.entry("AccountReport", Set.of("value")),
+            Map.entry("Edit", Set.of("part", "kind", "body", "place")),
+            Map.entry("Rename", Set.of("within", "field")),
+            Map.entry("NoticedView", Set.of("rope", "remedy")),
+            Map.entry("WiringView", Set.of("slope")),
+            Map.entry("BalanceLine", Set.of("outdoes")),
             Map.entry("ResponseView", Set.of("numbers", "silent")),
-            Map.entry("TakeRequest", Set.of("rope", "event", "payload", "drafts")),
+            Map.entry("TakeRequest", Set.of("rope", "event", "payload", "value", "held", "channels", "drafts")),
             Map.entry(
                     "PreviewRequest", Set.of("rope", "payload", "surface", "side", "velocity", "stopAfter", "drafts")),
             Map.entry("FindingReport", Set.of("remedy", "mended")),

@@ -52,7 +52,7 @@ class ApiTest {
             Answer saved = server.save(part, part.get("revision").asLong(), body);
             assertThat(saved.status()).isEqualTo(200);
             long revision = part.get("revision").asLong();
-            assertThat(saved.json().at("/part/revision").asLong()).isEqualTo(revision + 1);
+            assertThat(saved.json().at("/parts/0/revision").asLong()).isEqualTo(revision + 1);
             JsonNode revisions = server.get("/api/parts/" + part.get("id").asLong() + "/revisions");
             assertThat(revisions.get(0).get("body").toString()).contains("\"drag\":0.75");
             assertThat(revisions.get(1).get("body")).isEqualTo(part.get("body"));
@@ -124,7 +124,7 @@ class ApiTest {
             String path = "/api/parts/" + part.get("id").asLong();
             long revision = part.get("revision").asLong();
             Answer deleted = server.send("DELETE", path + "?basedOn=" + revision, null);
-            assertThat(deleted.json().at("/part/deleted").asBoolean()).isTrue();
+            assertThat(deleted.json().at("/parts/0/deleted").asBoolean()).isTrue();
             assertThat(server.get("/api/projects/1").toString()).doesNotContain("\"a crow scattered\"");
             Answer back = server.save(part, revision + 1, part.get("body").toString());
             assertThat(back.status()).isEqualTo(200);

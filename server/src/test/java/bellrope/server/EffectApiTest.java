@@ -148,8 +148,8 @@ class EffectApiTest {
                 "{\"kind\":\"sprite\",\"body\":{\"name\":\"block\",\"picture\":\"" + picture
                         + "\",\"sheet\":{\"columns\":2,\"rows\":1,\"frames\":2,\"order\":\"by rows\",\"perSecond\":8}}}");
         assertThat(added.status()).isEqualTo(201);
-        assertThat(added.json().at("/part/body/coverage").asDouble()).isEqualTo(1);
-        long id = added.json().at("/part/id").asLong();
+        assertThat(added.json().at("/parts/0/body/coverage").asDouble()).isEqualTo(1);
+        long id = added.json().at("/parts/0/id").asLong();
         assertThat(server.send("GET", "/api/projects/1/sprites/" + id, null).bytes())
                 .startsWith(0x89, 'P', 'N', 'G');
         assertThat(new String(server.send("GET", "/api/projects/1/bundle", null).bytes()))

@@ -11,6 +11,7 @@ import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionStage;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
@@ -47,6 +48,7 @@ class StageSocketTest {
         private final java.io.ByteArrayOutputStream binary = new java.io.ByteArrayOutputStream();
         private final boolean slow;
         private final WebSocket socket;
+        private CompletableFuture<WebSocket> sent = CompletableFuture.completedFuture(null);
 
         Reader(String name, boolean slow) throws Exception {
             this.slow = slow;
@@ -79,7 +81,7 @@ class StageSocketTest {
                 binary.reset();
                 frames.add(frame);
                 if (!slow) {
-                    s.sendText("{\"do\":\"seen\",\"sequence\":" + frame.getInt(20) + "}", true);
+                    send(s, "{\"do\":\"seen\",\"sequence\":" + frame.getInt(20) + "}");
                 }
             }
             s.request(1);
@@ -87,7 +89,13 @@ class StageSocketTest {
         }
 
         void say(String message) throws Exception {
-            socket.sendText(message, true).get(5, TimeUnit.SECONDS);
+            send(socket, message).get(5, TimeUnit.SECONDS);
+        }
+
+        // One after the other: a socket takes no second message while the first is on its way.
+        private synchronized CompletableFuture<WebSocket> send(WebSocket s, String message) {
+            sent = sent.thenCompose(before -> s.sendText(message, true));
+            return sent;
         }
 
         JsonNode word(String is) throws InterruptedException {
@@ -110,6 +118,63 @@ class StageSocketTest {
     }
 
     @Test
+    void aSpanIsHeldMovedAndEnded() throws Exception {
+        try (Reader reader = new Reader("a", false)) {
+            reader.say("{\"do\":\"pull\",\"event\":\"kite.reeling\",\"phase\":\"begin\",\"subject\":\"red kite\","
+                    + "\"seed\":1,\"payload\":{\"position\":[2,3,0],\"heading\":[1,0,0]}}");
+            assertThat(reader.word("account").at("/account/answers/0/effect").asString())
+                    .isEqualTo("reel smoke");
+            reader.say("{\"do\":\"move\",\"subject\":\"red kite\",\"position\":[4,3,0]}");
+            reader.say("{\"do\":\"move\",\"subject\":\"red kite\",\"position\":[4,3,null]}");
+            assertThat(reader.word("refused").toString()).contains("/position").contains("three finite numbers");
+            assertThat(reader.frame().getInt(16)).isPositive();
+            reader.say("{\"do\":\"pull\",\"event\":\"kite.reeling\",\"phase\":\"end\",\"subject\":\"red kite\"}");
+            JsonNode ended = reader.word("account").get("account");
+            assertThat(ended.get("phase").asString()).isEqualTo("end");
+            assertThat(ended.toString()).contains("with line hiss");
+        }
+    }
+
+    @Test
+    void aStateFollowsAChannelAndALoneEndIsSaid() throws Exception {
+        try (Reader reader = new Reader("a", false)) {
+            reader.say("{\"do\":\"publish\",\"channel\":\"intensity\",\"value\":1}");
+            reader.say("{\"do\":\"pull\",\"event\":\"weather\",\"value\":\"downpour\",\"seed\":1,\"payload\":{}}");
+            assertThat(reader.word("account").toString())
+                    .contains("downpour at")
+                    .contains("amount 1.5 from intensity");
+            reader.say("{\"do\":\"publish\",\"channel\":\"intnsity\",\"value\":1}");
+            assertThat(reader.word("refused").toString()).contains("did you mean intensity?");
+            reader.say("{\"do\":\"pull\",\"event\":\"mill.turning\",\"phase\":\"end\"}");
+            assertThat(reader.word("account").toString()).contains("ends for mill without anything that runs");
+            reader.say("{\"do\":\"pull\",\"event\":\"weather\",\"value\":\"clear\",\"seed\":1,\"payload\":{}}");
+            assertThat(reader.word("account").toString()).contains("downpour ends after");
+        }
+    }
+
+    @Test
+    void whatGameCodeIsToldAndWhatShakesIsSaid() throws Exception {
+        try (Reader reader = new Reader("teller", false)) {
+            reader.say("{\"do\":\"comfort\",\"lessShake\":false,\"lessFlash\":true}");
+            reader.say("{\"do\":\"pull\",\"event\":\"courier.downed\",\"seed\":1,"
+                    + "\"payload\":{\"position\":[0,0,0],\"direction\":[1,0,0],\"cause\":\"hail\"}}");
+            assertThat(reader.word("told").at("/told/0/name").asString()).isEqualTo("hide the courier");
+            JsonNode comfort = reader.word("comfort");
+            assertThat(comfort.at("/flash/3").asDouble()).as("less flash").isBetween(0.01, 0.125);
+            assertThat(comfort.get("paused").asDouble()).isPositive();
+            JsonNode kept = server.get("/api/projects/1/accounts?reader=teller&words=downed");
+            assertThat(kept).hasSize(1);
+            assertThat(new String(server.send("GET", "/api/projects/1/accounts/lines?reader=teller", null)
+                            .bytes()))
+                    .contains("\"event\":\"courier.downed\"")
+                    .endsWith("\n");
+            assertThat(server.send("GET", "/api/projects/1/accounts?reader=nobody", null)
+                            .status())
+                    .isEqualTo(404);
+        }
+    }
+
+    @Test
     void aPullIsAnsweredByAFrameAndItsAccount() throws Exception {
         try (Reader reader = new Reader("a", false)) {
             reader.say(LANDING);
@@ -126,7 +191,8 @@ class StageSocketTest {
     void twentyQuickPullsClimbAndFallBackToExactlyZero() throws Exception {
         try (Reader reader = new Reader("a", false)) {
             for (int i = 0; i < 20; i++) {
-                reader.say(LANDING.replace("\"seed\":1", "\"seed\":" + i));
+                reader.say("{\"do\":\"pull\",\"event\":\"crow.scattered\",\"seed\":" + i
+                        + ",\"payload\":{\"position\":[0,0,0],\"direction\":[1,0,0]}}");
             }
             List<Integer> instances = new ArrayList<>();
             ByteBuffer frame;
@@ -174,7 +240,7 @@ class StageSocketTest {
                     "X-Bellrope-Reader",
                     "author");
             JsonNode changed = other.word("changed");
-            assertThat(changed.at("/saved/part/name").asString()).isEqualTo("straw puff");
+            assertThat(changed.at("/saved/parts/0/name").asString()).isEqualTo("straw puff");
             int most = before;
             for (ByteBuffer f = other.frame(); f != null && f.getInt(16) > 0; f = other.frame()) {
                 most = Math.max(most, f.getInt(12));
@@ -194,7 +260,7 @@ class StageSocketTest {
             reader.say("{\"do\":\"pull\",\"event\":\"courier.sneezed\",\"payload\":{}}");
             assertThat(reader.word("account").toString()).contains("courier.sneezed");
             reader.say("{\"do\":\"dance\"}");
-            assertThat(reader.word("refused").toString()).contains("pull, seen, draft or clear");
+            assertThat(reader.word("refused").toString()).contains("seen, draft or clear");
             reader.say("{\"do\":");
             assertThat(reader.word("refused").toString()).contains("cut off");
             reader.say("{\"do\":\"draft\",\"parts\":[{\"part\":99999,\"body\":{}}]}");

@@ -1,6 +1,8 @@
 package bellrope.core.check;
 
 import bellrope.core.effect.Course;
+import bellrope.core.event.EventType;
+import bellrope.core.rope.Rope;
 import java.util.List;
 import java.util.Optional;
 
@@ -8,7 +10,14 @@ import java.util.Optional;
 final class NeverEnds implements Check {
     @Override
     public List<Finding> look(Subject s) {
-        if (!s.effect().looping() || s.ropes().isEmpty()) {
+        Optional<Rope> rope = s.ropes().stream()
+                .filter(r -> r.overrides().goneAfter().isEmpty())
+                .filter(r -> s.project()
+                        .event(r.event())
+                        .map(e -> e.shape() == EventType.Shape.MOMENT)
+                        .orElse(false))
+                .findFirst();
+        if (!s.effect().looping() || rope.isEmpty()) {
             return List.of();
         }
         return List.of(new Finding(
@@ -16,8 +25,7 @@ final class NeverEnds implements Check {
                 Finding.Severity.WRONG,
                 "",
                 "course/kind",
-                "never ends: it loops, and " + s.ropes().get(0).event()
-                        + ", which starts it, is a moment that nothing ends",
+                "never ends: it loops, and " + rope.get().event() + ", which starts it, is a moment that nothing ends",
                 Optional.of(new Finding.Remedy(
                         "Play it once",
                         s.effect().withCourse(Course.once(s.effect().course().duration()))))));

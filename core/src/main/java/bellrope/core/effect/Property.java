@@ -104,6 +104,11 @@ public enum Property {
 
     abstract Emitter changed(Emitter emitter, DoubleUnaryOperator change);
 
+    /** Returns the emitter with this property multiplied. */
+    public Emitter multiplied(Emitter emitter, double factor) {
+        return bound(emitter, Mode.MULTIPLY, factor);
+    }
+
     /** Returns the emitter with this property changed by a parameter's value. */
     Emitter bound(Emitter emitter, Mode mode, double value) {
         return changed(

@@ -29,6 +29,14 @@ public sealed interface Datum {
         }
     }
 
+    /** Yes or no. */
+    record Flag(boolean value) implements Datum {
+        @Override
+        public String inWords() {
+            return value ? "yes" : "no";
+        }
+    }
+
     /** Three finite numbers. */
     record Vec(Vec3 value) implements Datum {
         @Override

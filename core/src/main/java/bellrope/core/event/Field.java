@@ -86,6 +86,40 @@ public sealed interface Field {
         }
     }
 
+    /** Yes or no; no is the usual one. */
+    record Flag(String name) implements Field {
+        public Flag {
+            Demand.name("name", name);
+        }
+
+        @Override
+        public String expects() {
+            return "true or false";
+        }
+
+        @Override
+        public boolean accepts(Datum value) {
+            return value instanceof Datum.Flag;
+        }
+    }
+
+    /** A colour in sRGB, {@code #RRGGBB} or {@code #RRGGBBAA}. */
+    record Colour(String name) implements Field {
+        public Colour {
+            Demand.name("name", name);
+        }
+
+        @Override
+        public String expects() {
+            return "a colour such as #C79A4B";
+        }
+
+        @Override
+        public boolean accepts(Datum value) {
+            return value instanceof Datum.Word word && word.text().matches("#[0-9A-Fa-f]{6}([0-9A-Fa-f]{2})?");
+        }
+    }
+
     /** Any text; it can be seen in the account but wires nothing. */
     record Text(String name) implements Field {
         public Text {
@@ -103,10 +137,21 @@ public sealed interface Field {
         }
     }
 
-    /** What a vector stands for: the place of the event, the normal of the surface met, or the way of travel. */
+    /** What a vector stands for. */
     enum Meaning {
+        /** Where it happens, units in the world. */
         POSITION,
+        /** Square to the surface that was met, pointing out of it. */
         NORMAL,
-        DIRECTION
+        /** The way of the blow or of the travel that led to it. */
+        DIRECTION,
+        /** Which way the subject points. */
+        HEADING,
+        /** How the subject moves, units a second. */
+        VELOCITY,
+        /** Full size along each axis, units; never the half of it. */
+        EXTENT,
+        /** Three numbers that wire nothing. */
+        OTHER
     }
 }

@@ -1,6 +1,5 @@
 package bellrope.core.event;
 
-import bellrope.core.event.Field.Meaning;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.LinkedHashMap;
@@ -14,6 +13,8 @@ public enum Strength {
 
     /** Share of the way from the usual value to an end of the range that soft and hard go. */
     private static final double TOWARDS_THE_END = 0.8;
+
+    private static final Vec3 USUAL_EXTENT = new Vec3(4, 2, 4);
 
     /** Returns a whole payload for an event. */
     public Map<String, Datum> payload(EventType event) {
@@ -33,9 +34,18 @@ public enum Strength {
         }
         if (field instanceof Field.Vector vector) {
             return new Datum.Vec(
-                    vector.meaning() == Meaning.POSITION
-                            ? Vec3.ZERO
-                            : vector.meaning() == Meaning.NORMAL ? Vec3.UP : Vec3.RIGHT);
+                    switch (vector.meaning()) {
+                        case POSITION, VELOCITY, OTHER -> Vec3.ZERO;
+                        case NORMAL -> Vec3.UP;
+                        case DIRECTION, HEADING -> Vec3.RIGHT;
+                        case EXTENT -> USUAL_EXTENT;
+                    });
+        }
+        if (field instanceof Field.Flag) {
+            return new Datum.Flag(false);
+        }
+        if (field instanceof Field.Colour) {
+            return new Datum.Word("#FFFFFF");
         }
         return new Datum.Word("");
     }

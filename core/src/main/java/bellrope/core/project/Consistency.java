@@ -5,11 +5,14 @@ import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
 import bellrope.core.effect.Parameter;
 import bellrope.core.effect.Sprite;
+import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
+import bellrope.core.event.Place;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Feed;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Source;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
@@ -34,6 +37,8 @@ public final class Consistency {
         check.unique("/sprites", project.sprites().stream().map(Sprite::name).toList());
         check.unique("/events", project.events().stream().map(EventType::name).toList());
         check.unique("/effects", project.effects().stream().map(Effect::name).toList());
+        check.unique("/channels", project.channels().stream().map(Channel::name).toList());
+        check.unique("/places", project.places().stream().map(Place::name).toList());
         check.unique("/ropes", project.ropes().stream().map(Rope::name).toList());
         check.effects(project);
         check.ropes(project);
@@ -128,31 +133,53 @@ public final class Consistency {
                         Integer.toString(rope.seed()),
                         "a seed of its own; this one belongs to \"" + owner + '"');
             }
-            if (rope.play().isPresent()) {
-                known(place + "/play", rope.play().get(), effects.keySet(), "effect");
+            rope.play().ifPresent(play -> known(place + "/play", play, effects.keySet(), "effect"));
+            rope.run().start().ifPresent(start -> known(place + "/run/start", start, effects.keySet(), "effect"));
+            rope.run().end().ifPresent(end -> known(place + "/run/end", end, effects.keySet(), "effect"));
+            rope.limits().until().ifPresent(until -> known(place + "/limits/until", until, events.keySet(), "event"));
+            rope.where()
+                    .place()
+                    .ifPresent(name -> known(
+                            place + "/place/name",
+                            name,
+                            project.places().stream().map(Place::name).toList(),
+                            "place"));
+            for (int f = 0; f < rope.followUps().size(); f++) {
+                String at = place + "/then/" + f;
+                rope.followUps().get(f).play().ifPresent(p -> known(at + "/play", p, effects.keySet(), "effect"));
+                rope.followUps().get(f).announce().ifPresent(e -> known(at + "/announce", e, events.keySet(), "event"));
             }
             if (known(place + "/event", rope.event(), events.keySet(), "event")) {
-                wiring(place, rope, events.get(rope.event()), rope.play().map(effects::get));
+                wiring(place, rope, events.get(rope.event()), rope.play().map(effects::get), project);
             }
         }
     }
 
-    private void wiring(String place, Rope rope, EventType event, Optional<Effect> effect) {
-        for (int i = 0; i < rope.conditions().size(); i++) {
-            condition(place + "/conditions/" + i, rope.conditions().get(i), event);
+    private void wiring(String place, Rope rope, EventType event, Optional<Effect> effect, Project project) {
+        if (event.shape() == EventType.Shape.STATE) {
+            rope.when()
+                    .value()
+                    .ifPresent(value -> known(place + "/value", value, event.values(), "value of " + event.name()));
+        } else if (rope.when().value().isPresent()) {
+            add(place + "/value", '"' + rope.when().value().get() + '"', "no value; " + event.name() + " is no state");
         }
-        rope.facing()
-                .needs()
-                .filter(m -> event.vector(m).isEmpty())
-                .ifPresent(meaning -> add(
+        for (int i = 0; i < rope.conditions().size(); i++) {
+            condition(place + "/conditions/" + i, rope.conditions().get(i), event, project);
+        }
+        for (Field.Meaning meaning : rope.facing().needs()) {
+            // A heading may be told apart from the event, by where the subject is.
+            if (meaning != Field.Meaning.HEADING && event.vector(meaning).isEmpty()) {
+                add(
                         place + "/facing",
                         rope.facing().words(),
                         "a facing that " + event.name() + " can give; it carries no "
-                                + meaning.name().toLowerCase()));
+                                + meaning.name().toLowerCase());
+            }
+        }
         for (int i = 0; i < rope.feeds().size(); i++) {
             Feed feed = rope.feeds().get(i);
             String at = place + "/feeds/" + i;
-            numeric(at + "/field", feed.field(), event);
+            source(at, feed.source(), event, project);
             if (effect.isPresent()) {
                 known(
                         at + "/parameter",
@@ -163,9 +190,13 @@ public final class Consistency {
         }
     }
 
-    private void condition(String place, Condition condition, EventType event) {
+    private void condition(String place, Condition condition, EventType event, Project project) {
         if (condition instanceof Condition.Compare compare) {
-            numeric(place + "/field", compare.field(), event);
+            source(place, compare.source(), event, project);
+        } else if (condition instanceof Condition.Flagged flagged
+                && known(place + "/field", flagged.field(), event.fieldNames(), "field of " + event.name())
+                && !(event.field(flagged.field()).orElseThrow() instanceof Field.Flag)) {
+            add(place + "/field", '"' + flagged.field() + '"', "a field that is a flag");
         } else if (condition instanceof Condition.OneOf oneOf
                 && known(place + "/field", oneOf.field(), event.fieldNames(), "field of " + event.name())) {
             if (event.field(oneOf.field()).orElseThrow() instanceof Field.Choice choice) {
@@ -179,6 +210,24 @@ public final class Consistency {
             } else {
                 add(place + "/field", '"' + oneOf.field() + '"', "a field that is a choice");
             }
+        }
+    }
+
+    private void source(String place, Source source, EventType event, Project project) {
+        if (source instanceof Source.Payload payload) {
+            numeric(place + "/field", payload.field(), event);
+        } else if (source instanceof Source.Channel channel) {
+            known(
+                    place + "/channel",
+                    channel.channel(),
+                    project.channels().stream().map(Channel::name).toList(),
+                    "channel");
+        } else if (source instanceof Source.Since since) {
+            known(
+                    place + "/since",
+                    since.event(),
+                    project.events().stream().map(EventType::name).toList(),
+                    "event");
         }
     }
 

@@ -11,8 +11,9 @@ import bellrope.core.value.Pace;
  * @param seed of all its randomness
  * @param particleLimit most live particles on a stage, 1 to 200,000; births beyond it are swallowed and counted
  * @param screen what overdraw is measured on
+ * @param comfort caps on what shakes and flashes
  */
-public record Settings(Pace pace, double metresPerUnit, long seed, int particleLimit, Screen screen) {
+public record Settings(Pace pace, double metresPerUnit, long seed, int particleLimit, Screen screen, Comfort comfort) {
     public static final Settings USUAL = new Settings(Pace.SIXTY, 1, 1, 20_000);
 
     /**
@@ -36,6 +37,26 @@ public record Settings(Pace pace, double metresPerUnit, long seed, int particleL
         public double area() {
             return unitsHigh * unitsHigh * width / height;
         }
+    }
+
+    /**
+     * How much shaking and flashing all companions together may bring.
+     *
+     * @param shake most units that the camera is moved, 0 to 10
+     * @param flash highest opacity of the screen's flash, 0 to 1
+     */
+    public record Comfort(double shake, double flash) {
+        public static final Comfort USUAL = new Comfort(0.5, 0.6);
+
+        public Comfort {
+            Demand.within("shake", shake, 0, 10);
+            Demand.within("flash", flash, 0, 1);
+        }
+    }
+
+    /** Settings with the usual caps. */
+    public Settings(Pace pace, double metresPerUnit, long seed, int particleLimit, Screen screen) {
+        this(pace, metresPerUnit, seed, particleLimit, screen, Comfort.USUAL);
     }
 
     /** Settings for the usual screen. */

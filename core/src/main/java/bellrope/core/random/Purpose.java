@@ -21,5 +21,8 @@ public enum Purpose {
     CHANCE,
     HEIGHT,
     FRAME,
-    RAMP
+    RAMP,
+    JITTER,
+    FACING_TILT,
+    FACING_AROUND
 }

@@ -1,5 +1,7 @@
 package bellrope.core.rope;
 
+import bellrope.core.effect.Course;
+import bellrope.core.effect.Effect;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
@@ -7,36 +9,59 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /**
- * One wiring: when this event comes and these conditions hold, play that.
+ * One wiring: when this event comes and these conditions hold, do that.
  *
  * @param name unique within its project
  * @param seed part of the address of its instances' random draws, unique within its project, 0 to 1,000,000
- * @param event name of the event
- * @param conditions all must hold; at most 16
- * @param play name of the effect; empty while none is chosen, and then nothing plays and the account says so
- * @param offset units from the event's point, in the event's own frame: y along its normal, x along its direction
- * @param facing which way the effect points
+ * @param when what it waits for
+ * @param play name of the effect; empty while none is chosen, and then nothing plays and the account says so. It runs while
+ *     a span or a state lasts
+ * @param overrides what it says otherwise than the shared effect
+ * @param where the instance plays
+ * @param pointing which way
  * @param feeds at most 16, no two for one parameter
+ * @param run what spans and states add
+ * @param timing when it comes
+ * @param limits when it does not answer
+ * @param owner what becomes of it when its subject is gone
+ * @param followUps at most 8
+ * @param companions at most 8
  */
 public record Rope(
         String name,
         int seed,
-        String event,
-        List<Condition> conditions,
+        Note note,
+        When when,
         Optional<String> play,
-        Vec3 offset,
-        Facing facing,
-        List<Feed> feeds) {
+        Overrides overrides,
+        Where where,
+        Pointing pointing,
+        List<Feed> feeds,
+        Run run,
+        Timing timing,
+        Limits limits,
+        Owner owner,
+        List<FollowUp> followUps,
+        List<Companion> companions) {
     public static final int HIGHEST_SEED = 1_000_000;
+    /** Most feeds whose value may change while an instance plays. */
+    public static final int MOST_CONTINUOUS = 4;
 
     public Rope {
         Demand.name("name", name);
         Demand.within("seed", seed, 0, HIGHEST_SEED);
-        Demand.name("event", event);
-        conditions = Demand.atMost("conditions", conditions, 16);
+        play.ifPresent(effect -> Demand.name("play", effect));
         feeds = Demand.atMost("feeds", feeds, 16);
+        followUps = Demand.atMost("then", followUps, 8);
+        companions = Demand.atMost("with", companions, 8);
+        long continuous = feeds.stream().filter(Feed::continuous).count();
+        if (continuous > MOST_CONTINUOUS) {
+            throw new Refused(
+                    "feeds", continuous + " from channels or times", "at most " + MOST_CONTINUOUS + " of those");
+        }
         Set<String> fed = new HashSet<>();
         for (int i = 0; i < feeds.size(); i++) {
             if (!fed.add(feeds.get(i).parameter())) {
@@ -45,6 +70,129 @@ public record Rope(
                         '"' + feeds.get(i).parameter() + '"',
                         "a parameter that no other feed of this rope drives");
             }
+        }
+    }
+
+    /** A plain rope: it plays at once and has no limits. */
+    public Rope(
+            String name,
+            int seed,
+            String event,
+            List<Condition> conditions,
+            Optional<String> play,
+            Vec3 offset,
+            Facing facing,
+            List<Feed> feeds) {
+        this(
+                name,
+                seed,
+                Note.NONE,
+                new When(event, Optional.empty(), When.Match.ALL, conditions),
+                play,
+                Overrides.NONE,
+                Where.at(offset),
+                Pointing.of(facing),
+                feeds,
+                Run.PLAIN,
+                Timing.AT_ONCE,
+                Limits.NONE,
+                Owner.FINISH,
+                List.of(),
+                List.of());
+    }
+
+    public String event() {
+        return when.event();
+    }
+
+    public List<Condition> conditions() {
+        return when.conditions();
+    }
+
+    public Facing facing() {
+        return pointing.facing();
+    }
+
+    /** Tells whether one instance may have to be dimmed or taken off while others of the same effect play on. */
+    public boolean apart() {
+        return owner.end() != Owner.AtEnd.FINISH
+                || overrides.goneAfter().isPresent()
+                || limits.alive().isPresent();
+    }
+
+    /** Returns the effect as this rope runs it: with its overrides, and for a span or state with its own fades. */
+    public Effect over(Effect effect) {
+        Effect mine = overrides.over(effect);
+        if (!mine.looping() || run.fadeIn().isEmpty() && run.fadeOut().isEmpty()) {
+            return mine;
+        }
+        return mine.withCourse(new Course(
+                true,
+                mine.course().duration(),
+                run.fadeIn().orElse(mine.course().windUp()),
+                run.fadeOut().orElse(mine.course().fadeOut())));
+    }
+
+    /** Returns this rope with some of it changed. */
+    public Rope with(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return draft.rope();
+    }
+
+    /** A rope while it is put together. */
+    public static final class Draft {
+        public String name;
+        public int seed;
+        public Note note;
+        public When when;
+        public Optional<String> play;
+        public Overrides overrides;
+        public Where where;
+        public Pointing pointing;
+        public List<Feed> feeds;
+        public Run run;
+        public Timing timing;
+        public Limits limits;
+        public Owner owner;
+        public List<FollowUp> followUps;
+        public List<Companion> companions;
+
+        private Draft(Rope r) {
+            name = r.name;
+            seed = r.seed;
+            note = r.note;
+            when = r.when;
+            play = r.play;
+            overrides = r.overrides;
+            where = r.where;
+            pointing = r.pointing;
+            feeds = r.feeds;
+            run = r.run;
+            timing = r.timing;
+            limits = r.limits;
+            owner = r.owner;
+            followUps = r.followUps;
+            companions = r.companions;
+        }
+
+        private Rope rope() {
+            return new Rope(
+                    name,
+                    seed,
+                    note,
+                    when,
+                    play,
+                    overrides,
+                    where,
+                    pointing,
+                    feeds,
+                    run,
+                    timing,
+                    limits,
+                    owner,
+                    followUps,
+                    companions);
         }
     }
 }

@@ -97,7 +97,7 @@ final class Births {
             if (admitted) {
                 room--;
                 borne++;
-                int i = one(layer, emitter.birth(), frame, n, of, step);
+                int i = one(layer, emitter, frame, n, of, step);
                 if (layer.walks()) {
                     Walk walk = layer.store().walk;
                     walk.generation[i] = generation;
@@ -111,7 +111,8 @@ final class Births {
         }
     }
 
-    private int one(Layer layer, Birth birth, Frame frame, int n, int of, int step) {
+    private int one(Layer layer, Emitter emitter, Frame frame, int n, int of, int step) {
+        Birth birth = emitter.birth();
         ParticleStore store = layer.store();
         place(birth, n, of);
         boolean tip =
@@ -144,7 +145,7 @@ final class Births {
         store.face[i] = frame.face();
         store.pick[i] = layer.picks() ? (float) draws.unit(Purpose.FRAME) : 0;
         tint(birth.colour(), draws.unit(Purpose.COLOUR));
-        float bright = layer.brightness();
+        float bright = (float) emitter.look().brightness();
         store.red[i] = mixed[0] * red * bright;
         store.green[i] = mixed[1] * green * bright;
         store.blue[i] = mixed[2] * blue * bright;

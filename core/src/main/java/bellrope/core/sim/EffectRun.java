@@ -1,5 +1,6 @@
 package bellrope.core.sim;
 
+import bellrope.core.effect.Birth;
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
@@ -23,7 +24,8 @@ public final class EffectRun {
     /** Generations that are counted apart; later ones count into the last. */
     public static final int GENERATIONS = 8;
 
-    private final List<Emitter> emitters;
+    private List<Emitter> emitters;
+    private final List<Emitter> peaks;
     private final Course course;
     private final Pace pace;
     private final Schedule[] schedules;
@@ -40,9 +42,14 @@ public final class EffectRun {
     private final long[] byGeneration = new long[GENERATIONS];
     private final long key;
     private final int start;
-    private final Vec3 origin;
-    private final Vec3 velocity;
-    private final Turn turn;
+    private final Way way;
+    private final double[] at = new double[3];
+    private final double[] was = new double[3];
+    private final double[] velocity = new double[3];
+    // By emitter: the share of its stream, and of what its way bears, that comes true now.
+    private final double[] streamShare;
+    private final double[] travelShare;
+    private Turn turn;
     private final Hold hold;
     private final int windUp;
     private int stopped = Integer.MAX_VALUE;
@@ -55,6 +62,8 @@ public final class EffectRun {
     public record Placement(Vec3 origin, Vec3 facing, Vec3 velocity) {}
 
     /**
+     * An instance whose emitters stay as they are, going straight on.
+     *
      * @param effect whose emitters are played
      * @param emitters with their parameters resolved
      * @param layers one per emitter
@@ -69,15 +78,42 @@ public final class EffectRun {
             long key,
             int start,
             Placement placement) {
+        this(
+                effect,
+                emitters,
+                emitters,
+                layers,
+                pace,
+                key,
+                start,
+                Way.straight(placement.origin(), placement.facing(), placement.velocity(), pace));
+    }
+
+    /**
+     * An instance whose emitters may be {@link #drive driven}.
+     *
+     * @param peaks the same emitters with the highest rates and longest lives that driving will bring; the schedule of births
+     *     is theirs, and where the rate is lower only a share of them comes true
+     * @param way where it goes
+     */
+    public EffectRun(
+            Effect effect,
+            List<Emitter> emitters,
+            List<Emitter> peaks,
+            Layer[] layers,
+            Pace pace,
+            long key,
+            int start,
+            Way way) {
         this.emitters = emitters;
+        this.peaks = peaks;
         this.course = effect.course();
         this.pace = pace;
         this.layers = layers;
         this.key = key;
         this.start = start;
-        this.origin = placement.origin();
-        this.velocity = placement.velocity();
-        this.turn = Turn.between(Vec3.UP, placement.facing());
+        this.way = way;
+        this.turn = way.turn(0);
         this.births = new Births(pace);
         this.windUp = pace.stepsAt(course.windUp());
         int n = emitters.size();
@@ -88,17 +124,58 @@ public final class EffectRun {
         this.struckFrames = new Frame[n][][];
         for (int i = 0; i < n; i++) {
             Emitter emitter = emitters.get(i);
-            schedules[i] = new Schedule(emitter.birth(), course, pace);
+            schedules[i] = new Schedule(peaks.get(i).birth(), course, pace);
             frames[i] = Frame.of(turn, emitter.birth(), emitter.look());
             if (layers[i].walks()) {
                 movers[i] = new Mover(emitter, turn, pace);
             }
-            layers[i].reach(Hold.life(emitter, pace) + 1);
+            layers[i].reach(Hold.life(peaks.get(i), pace) + 1);
         }
+        this.streamShare = new double[n];
+        this.travelShare = new double[n];
+        share();
         for (int i = 0; i < n; i++) {
             aimChildren(i);
         }
-        this.hold = Hold.of(course, emitters, pace);
+        this.hold = Hold.of(course, peaks, pace);
+    }
+
+    /**
+     * Sets what is born from now on. Gravity, drag, forces and brightness stay those of the beginning, since all particles of
+     * a layer share them.
+     *
+     * @param driven the same emitters with other values; none above the peaks
+     */
+    public void drive(List<Emitter> driven) {
+        if (driven != emitters) {
+            emitters = driven;
+            share();
+        }
+    }
+
+    private void share() {
+        for (int i = 0; i < streamShare.length; i++) {
+            Birth now = emitters.get(i).birth();
+            Birth peak = peaks.get(i).birth();
+            streamShare[i] = now.stream().isEmpty()
+                    ? 1
+                    : now.stream().get().perSecond()
+                            / peak.stream().orElseThrow().perSecond();
+            travelShare[i] = now.perUnit().isEmpty()
+                    ? 1
+                    : now.perUnit().getAsDouble() / peak.perUnit().getAsDouble();
+        }
+    }
+
+    private void turned(int local) {
+        Turn now = way.turn(local);
+        if (now != turn) {
+            turn = now;
+            for (int i = 0; i < frames.length; i++) {
+                frames[i] =
+                        Frame.of(turn, emitters.get(i).birth(), emitters.get(i).look());
+            }
+        }
     }
 
     private void aimChildren(int i) {
@@ -131,20 +208,14 @@ public final class EffectRun {
      */
     public void walk(int step) {
         boolean alive = false;
-        double now = pace.seconds(step - start);
-        double was = pace.seconds(step - 1 - start);
+        way.at(step - start, at);
+        way.at(step - 1 - start, was);
         for (int e = 0; e < movers.length; e++) {
             Layer layer = layers[e];
             if (movers[e] == null) {
                 continue;
             }
-            movers[e].effectAt(
-                    origin.x() + velocity.x() * now,
-                    origin.y() + velocity.y() * now,
-                    origin.z() + velocity.z() * now,
-                    origin.x() + velocity.x() * was,
-                    origin.y() + velocity.y() * was,
-                    origin.z() + velocity.z() * was);
+            movers[e].effectAt(at[0], at[1], at[2], was[0], was[1], was[2]);
             occasions.clear();
             movers[e].walk(layer.store(), step, step - start, occasions, layer);
             movers[e].bearing().ends(layer.store(), step, occasions, layer);
@@ -238,11 +309,10 @@ public final class EffectRun {
         if (ramp <= 0) {
             return;
         }
-        double seconds = pace.seconds(local);
+        turned(local);
+        way.velocity(local, velocity);
         births.orphan();
-        births.ox = origin.x() + velocity.x() * seconds;
-        births.oy = origin.y() + velocity.y() * seconds;
-        births.oz = origin.z() + velocity.z() * seconds;
+        source(local);
         for (int e = 0; e < schedules.length; e++) {
             Emitter emitter = emitters.get(e);
             Schedule schedule = schedules[e];
@@ -258,29 +328,34 @@ public final class EffectRun {
             int before = schedule.streamBefore(local);
             int due = schedule.streamAfter(local) - before;
             if (due > 0) {
-                bear(e, frames[e], key, 0, schedule.streamCycle(local), before, due, 0, step, ramp);
-                again(emitter, seconds);
+                bear(e, frames[e], key, 0, schedule.streamCycle(local), before, due, 0, step, ramp * streamShare[e]);
+                again(emitter, local);
             }
             if (emitter.birth().perUnit().isPresent() && schedule.travels(local)) {
-                travel(e, emitter, local, step, ramp);
-                again(emitter, seconds);
+                travel(e, emitter, local, step, ramp * travelShare[e]);
+                again(emitter, local);
             }
         }
     }
 
+    private void source(double local) {
+        way.at(local, at);
+        births.ox = at[0];
+        births.oy = at[1];
+        births.oz = at[2];
+    }
+
     private void carry(Emitter emitter) {
         double inherit = emitter.birth().inherit();
-        births.carryX = velocity.x() * inherit;
-        births.carryY = velocity.y() * inherit;
-        births.carryZ = velocity.z() * inherit;
+        births.carryX = velocity[0] * inherit;
+        births.carryY = velocity[1] * inherit;
+        births.carryZ = velocity[2] * inherit;
     }
 
     // Children that were born at once have left their parents' place and colour behind.
-    private void again(Emitter emitter, double seconds) {
+    private void again(Emitter emitter, double local) {
         births.orphan();
-        births.ox = origin.x() + velocity.x() * seconds;
-        births.oy = origin.y() + velocity.y() * seconds;
-        births.oz = origin.z() + velocity.z() * seconds;
+        source(local);
         carry(emitter);
     }
 
@@ -292,17 +367,19 @@ public final class EffectRun {
         }
         int count = burst.count(draws.unit(Purpose.COUNT));
         bear(e, frames[e], key, b + 1, cycle, 0, count, count, step, ramp);
-        again(emitter, pace.seconds(step - start));
+        again(emitter, step - start);
     }
 
     // Each lies where the way reached it, not where the source is at the end of the step.
     private void travel(int e, Emitter emitter, int local, int step, double ramp) {
-        double perUnit = emitter.birth().perUnit().getAsDouble();
-        double unitsPerStep = velocity.length() / pace.stepsPerSecond();
-        int from = (int) Math.floor((local - 1) * unitsPerStep * perUnit + 1e-9);
-        int to = (int) Math.floor(local * unitsPerStep * perUnit + 1e-9);
+        double perUnit = peaks.get(e).birth().perUnit().getAsDouble();
+        double before = way.gone(local - 1);
+        double after = way.gone(local);
+        int from = (int) Math.floor(before * perUnit + 1e-9);
+        int to = (int) Math.floor(after * perUnit + 1e-9);
         for (int n = from + 1; n <= to; n++) {
-            again(emitter, n / perUnit / velocity.length());
+            double share = Math.min(1, Math.max(0, (n / perUnit - before) / (after - before)));
+            again(emitter, local - 1 + share);
             bear(e, frames[e], key, TRAVEL_SOURCE, 0, n, 1, 0, step, ramp);
         }
     }
@@ -358,6 +435,26 @@ public final class EffectRun {
 
     public int start() {
         return start;
+    }
+
+    /** Returns where it is on a step of the stage. */
+    public Vec3 place(int step) {
+        way.at(step - start, at);
+        return new Vec3(at[0], at[1], at[2]);
+    }
+
+    /** Returns which way its y axis points. */
+    public Vec3 facing() {
+        return turn.apply(Vec3.UP);
+    }
+
+    public boolean looping() {
+        return course.looping();
+    }
+
+    /** Returns how many steps after it was told to end it bears nothing more. */
+    public int fadeOut() {
+        return pace.stepsAt(course.fadeOut());
     }
 
     public Layer[] layers() {

@@ -29,14 +29,24 @@ public final class Layer {
     private final double cost;
     final Ribbon ribbon;
     final Shade shade;
+    private final boolean own;
+    private int dimFrom = Integer.MAX_VALUE;
+    private int dimSteps;
     private long born;
     private long refused;
     private long hits;
 
+    /** A layer that instances share where the emitter lets them. */
+    public Layer(Emitter emitter, int stepsPerSecond, int number, Sprite sprite) {
+        this(emitter, stepsPerSecond, number, sprite, alone(emitter));
+    }
+
     /**
      * @param number of the emitter's sprite in the project
+     * @param own whether it belongs to one instance alone
      */
-    public Layer(Emitter emitter, int stepsPerSecond, int number, Sprite sprite) {
+    public Layer(Emitter emitter, int stepsPerSecond, int number, Sprite sprite, boolean own) {
+        this.own = own;
         this.emitter = emitter;
         this.stepsPerSecond = stepsPerSecond;
         Life life = emitter.life();
@@ -67,6 +77,19 @@ public final class Layer {
     /** Tells whether each instance needs a layer of its own for an emitter. */
     public static boolean alone(Emitter emitter) {
         return walks(emitter) || emitter.birth().cap().isPresent();
+    }
+
+    /** Tells whether it belongs to one instance alone. */
+    public boolean own() {
+        return own;
+    }
+
+    /** Lets everything in it dim evenly to nothing, beginning on a step; what dims already goes on as it does. */
+    public void dim(int from, int steps) {
+        if (dimFrom == Integer.MAX_VALUE) {
+            dimFrom = from;
+            dimSteps = Math.max(1, steps);
+        }
     }
 
     public ParticleStore store() {
@@ -153,7 +176,7 @@ public final class Layer {
 
     /** Works out how every particle looks at a step, and the presence of all of them. */
     public void appear(int step) {
-        shade.appear(step);
+        shade.appear(step, step < dimFrom ? 1 : Math.max(0, 1 - (float) (step - dimFrom) / dimSteps));
     }
 
     /** Tells whether any particle could be seen when {@link #appear} was last called. */

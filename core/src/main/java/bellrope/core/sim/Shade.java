@@ -82,8 +82,12 @@ final class Shade {
         return sum;
     }
 
-    /** Works out how every particle looks at a step, and the presence of all of them. */
-    void appear(int step) {
+    /**
+     * Works out how every particle looks at a step, and the presence of all of them.
+     *
+     * @param dim multiplies every opacity
+     */
+    void appear(int step, float dim) {
         int n = store.slots();
         if (size.length < n) {
             int length = store.capacity();
@@ -105,6 +109,11 @@ final class Shade {
         }
         if (sizeReplaced || opacityReplaced || colourReplaced) {
             replace(step, n);
+        }
+        if (dim < 1f) {
+            for (int i = 0; i < n; i++) {
+                alpha[i] *= dim;
+            }
         }
         sum(step, n);
     }

@@ -1,10 +1,13 @@
 package bellrope.core.stage;
 
 import bellrope.core.event.Pull;
+import bellrope.core.rope.Companion;
+import bellrope.core.rope.FollowUp;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -30,19 +33,41 @@ public record Account(
     /**
      * A rope that answered.
      *
+     * @param effect empty where only companions and follow-ups answer
      * @param origin where the effect's origin is, in the world
      * @param facing where its y axis points
      * @param fed what its feeds resolved to
      * @param hold seconds for which the instance is kept; empty when it runs until it is told to stop
+     * @param delay seconds until it begins
+     * @param companions what comes with it
+     * @param later what follows
      */
-    public record Played(String rope, String effect, Vec3 origin, Vec3 facing, List<Fed> fed, OptionalDouble hold)
+    public record Played(
+            String rope,
+            String effect,
+            Vec3 origin,
+            Vec3 facing,
+            List<Fed> fed,
+            OptionalDouble hold,
+            double delay,
+            List<Companion> companions,
+            List<FollowUp> later)
             implements Answer {
         @Override
         public String inWords() {
-            StringBuilder text = new StringBuilder(effect + " at (" + Words.vector(rounded(origin)) + ")");
+            StringBuilder text = new StringBuilder(effect.isEmpty() ? rope : effect);
+            if (!effect.isEmpty()) {
+                text.append(" at (").append(Words.vector(rounded(origin))).append(')');
+            }
             for (Fed one : fed) {
                 text.append(", ").append(one.inWords());
             }
+            if (delay > 0) {
+                text.append(", in ").append(Words.number(two(delay))).append(" s");
+            }
+            companions.forEach(c -> text.append("; ").append(c.words()));
+            later.forEach(f ->
+                    text.append("; then ").append(f.announce().orElse(f.play().orElse("nothing chosen"))));
             return text.toString();
         }
 
@@ -56,8 +81,24 @@ public record Account(
     }
 
     /**
+     * A rope whose span ended, or whose state was left.
+     *
+     * @param effect that ran
+     * @param held seconds for which it ran
+     * @param end effect that plays now
+     */
+    public record Ended(String rope, String effect, double held, Optional<String> end) implements Answer {
+        @Override
+        public String inWords() {
+            return (effect.isEmpty() ? rope : effect) + " ends after " + Words.number(Math.rint(held * 100) / 100)
+                    + " s" + end.map(e -> ", with " + e).orElse("");
+        }
+    }
+
+    /**
      * A parameter as a feed set it.
      *
+     * @param field name of the field or channel, or {@code time held}
      * @param given value of the field
      * @param value of the parameter, inside its least and most
      * @param held whether the parameter's own least or most cut it
@@ -108,8 +149,54 @@ public record Account(
         }
     }
 
+    /** It is switched off. */
+    public record Off() implements Reason {
+        @Override
+        public String inWords() {
+            return "it is switched off";
+        }
+    }
+
+    /** Its span or state is not where it would have to be. */
+    public record Waits(String inWords) implements Reason {}
+
+    /**
+     * A limit that stopped it.
+     *
+     * @param limit which one
+     * @param have how things stand
+     * @param wants how they would have to stand
+     */
+    public record Limited(String limit, String have, String wants) implements Reason {
+        @Override
+        public String inWords() {
+            return limit + ": " + have + ", wants " + wants;
+        }
+    }
+
+    /** Returns all of it as text, a line for each answer. */
+    public String inWords() {
+        StringBuilder text = new StringBuilder(pull.event());
+        if (!pull.subject().isEmpty()) {
+            text.append(" of ").append(pull.subject());
+        }
+        if (pull.phase() != Pull.Phase.MOMENT) {
+            text.append(' ')
+                    .append(pull.phase().name().toLowerCase())
+                    .append(pull.value().map(v -> " " + v).orElse(""));
+        }
+        pull.payload()
+                .forEach((name, value) ->
+                        text.append(", ").append(name).append(' ').append(value.inWords()));
+        text.append('\n').append(summary());
+        notes.forEach(note -> text.append('\n').append(note));
+        answers.forEach(
+                answer -> text.append('\n').append(answer.rope()).append(": ").append(answer.inWords()));
+        return text.toString();
+    }
+
     public long answered() {
-        return answers.stream().filter(a -> a instanceof Played).count();
+        return answers.stream().filter(a -> !(a instanceof Silent)).count();
     }
 
     /** Returns the first line of the account: {@code 4 ropes listened, 1 answered}. */

@@ -44,8 +44,12 @@ final class Cast {
         }
     }
 
-    /** Returns the layers for an instance of an effect, one per emitter, made where they are missing. */
-    Layer[] of(Effect effect, List<Emitter> resolved) {
+    /**
+     * Returns the layers for an instance of an effect, one per emitter, made where they are missing.
+     *
+     * @param apart whether all of them belong to this instance alone
+     */
+    Layer[] of(Effect effect, List<Emitter> resolved, boolean apart) {
         Layer[] mine = new Layer[resolved.size()];
         for (int i = 0; i < mine.length; i++) {
             Emitter emitter = resolved.get(i);
@@ -54,20 +58,22 @@ final class Cast {
                     i,
                     emitter.life().gravity(),
                     emitter.life().dragPerSecond());
-            Layer layer = Layer.alone(emitter) ? null : byPlace.get(place);
-            mine[i] = layer != null ? layer : add(place, emitter);
+            boolean own = apart || Layer.alone(emitter);
+            Layer layer = own ? null : byPlace.get(place);
+            mine[i] = layer != null ? layer : add(place, emitter, own);
         }
         return mine;
     }
 
-    private Layer add(Place place, Emitter emitter) {
+    private Layer add(Place place, Emitter emitter, boolean own) {
         int sprite = spriteNumber.getOrDefault(emitter.look().sprite(), 0);
         List<Sprite> sprites = project.sprites();
         Layer layer = new Layer(
                 emitter,
                 project.settings().pace().stepsPerSecond(),
                 sprite,
-                sprites.isEmpty() ? NO_SPRITE : sprites.get(sprite));
+                sprites.isEmpty() ? NO_SPRITE : sprites.get(sprite),
+                own);
         // After all that are equal to it in the order, so that the first come lies lowest.
         int at = Collections.binarySearch(places, place);
         at = at < 0 ? -at - 1 : at;
@@ -76,7 +82,7 @@ final class Cast {
         }
         places.add(at, place);
         layers.add(at, layer);
-        if (!Layer.alone(emitter)) {
+        if (!own) {
             byPlace.put(place, layer);
         }
         return layer;
@@ -85,8 +91,8 @@ final class Cast {
     /** Forgets the layers that belonged to one instance alone. */
     void remove(Layer[] mine) {
         for (Layer layer : mine) {
-            if (Layer.alone(layer.emitter())) {
-                int at = layers.indexOf(layer);
+            int at = layer.own() ? layers.indexOf(layer) : -1;
+            if (at >= 0) {
                 layers.remove(at);
                 places.remove(at);
             }

@@ -1,19 +1,32 @@
 package bellrope.core.stage;
 
+import bellrope.core.effect.Birth;
 import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Parameter;
 import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Field.Meaning;
 import bellrope.core.event.Pull;
+import bellrope.core.random.Draws;
+import bellrope.core.random.Purpose;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Feed;
+import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Situation;
+import bellrope.core.rope.Source;
+import bellrope.core.rope.When;
+import bellrope.core.rope.Where;
+import bellrope.core.sim.Way;
 import bellrope.core.stage.Account.Fed;
 import bellrope.core.stage.Account.NothingToPlay;
 import bellrope.core.stage.Account.Reason;
 import bellrope.core.stage.Account.Unmet;
+import bellrope.core.value.Angle;
+import bellrope.core.value.Pace;
+import bellrope.core.value.Turn;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
@@ -27,60 +40,187 @@ final class Decision {
     private final Rope rope;
     private final EventType event;
     private final Pull pull;
+    private final World world;
+    private final int step;
+    private final long beginning;
+    private final Situation situation;
+    private final Draws draws = new Draws();
 
-    Decision(Rope rope, EventType event, Pull pull) {
+    /**
+     * @param step on which what answers begins
+     * @param beginning its number among beginnings
+     * @param key of the main instance, by which the rope's own draws are addressed
+     */
+    Decision(Rope rope, EventType event, Pull pull, World world, int step, long beginning, long key) {
         this.rope = rope;
         this.event = event;
         this.pull = pull;
+        this.world = world;
+        this.step = step;
+        this.beginning = beginning;
+        this.situation = world.situation(pull, step, beginning);
+        draws.at(key, -1, 0, 0, 0);
     }
 
-    /** Returns the first thing that stops the rope, in the order of its sentence. */
+    /** Returns the first thing that stops the rope, in the order of its sentence; limits apart. */
     Optional<Reason> stopped(Optional<Effect> effect) {
-        for (int i = 0; i < rope.conditions().size(); i++) {
-            Condition condition = rope.conditions().get(i);
-            if (!condition.holds(pull.payload())) {
-                Datum met = pull.payload().get(condition.field());
-                return Optional.of(new Unmet(
-                        i,
-                        condition.field(),
-                        met == null ? "missing" : met.inWords() + unit(condition.field()),
-                        condition.wanted()));
+        if (rope.note().off()) {
+            return Optional.of(new Account.Off());
+        }
+        if (event.shape() == EventType.Shape.STATE) {
+            Optional<String> wanted = rope.when().value();
+            if (wanted.isEmpty()) {
+                return Optional.of(new Account.Waits("no value of " + event.name() + " is chosen"));
+            }
+            if (!wanted.equals(pull.value())) {
+                return Optional.of(
+                        new Account.Waits(event.name() + " is " + pull.value().orElse("") + ", wants " + wanted.get()));
             }
         }
-        return effect.isPresent()
+        int verdict = rope.when().verdict(situation);
+        if (!When.fulfilled(verdict)) {
+            return Optional.of(verdict == When.NOT_ANY ? notAny() : unmet(verdict));
+        }
+        boolean bare = rope.play().isEmpty()
+                && (!rope.companions().isEmpty()
+                        || !rope.followUps().isEmpty()
+                        || rope.run().start().isPresent()
+                        || rope.run().end().isPresent());
+        return effect.isPresent() || bare
                 ? Optional.empty()
                 : Optional.of(new NothingToPlay(rope.play().orElse("")));
     }
 
-    private String unit(String field) {
-        return event.field(field).orElse(null) instanceof Field.Number n
-                        && !n.unit().isEmpty()
-                ? " " + n.unit()
-                : "";
+    private Reason unmet(int index) {
+        Condition condition = rope.conditions().get(index);
+        String met = condition.met(situation);
+        boolean negated = rope.when().match() == When.Match.NONE;
+        return new Unmet(
+                index,
+                condition.about(),
+                met.equals("missing") ? met : met + unit(condition),
+                (negated ? "not " : "") + condition.wanted());
     }
 
-    /** Returns the event's point plus the rope's offset, turned into the world from the event's own frame. */
-    Vec3 origin() {
-        Vec3 up = direction(Meaning.NORMAL, Vec3.UP);
-        Vec3 along = direction(Meaning.DIRECTION, Vec3.RIGHT);
-        Vec3 aside = up.cross(Vec3.UP).length() < 1e-6 ? Vec3.RIGHT : up.cross(new Vec3(0, 0, 1));
-        Vec3 x = along.plus(up.times(-along.dot(up))).directionOr(aside.directionOr(Vec3.RIGHT));
-        Vec3 z = x.cross(up);
-        Vec3 point = vector(Meaning.POSITION).orElse(Vec3.ZERO);
-        Vec3 offset = rope.offset();
-        return point.plus(x.times(offset.x())).plus(up.times(offset.y())).plus(z.times(offset.z()));
+    private Reason notAny() {
+        List<String> met = new ArrayList<>();
+        List<String> wanted = new ArrayList<>();
+        for (Condition condition : rope.conditions()) {
+            met.add(condition.about() + " " + condition.met(situation));
+            wanted.add(condition.about() + " " + condition.wanted());
+        }
+        return new Unmet(When.NOT_ANY, "what came", String.join(", ", met), Words.either(wanted));
     }
 
+    private String unit(Condition condition) {
+        if (condition instanceof Condition.Compare compare) {
+            if (compare.source() instanceof Source.Payload payload
+                    && event.field(payload.field()).orElse(null) instanceof Field.Number n
+                    && !n.unit().isEmpty()) {
+                return " " + n.unit();
+            }
+            return compare.source() instanceof Source.Since ? " s" : "";
+        }
+        return "";
+    }
+
+    /** Returns a draw of the rope's own for this pull. */
+    double unit(Purpose purpose) {
+        return draws.unit(purpose);
+    }
+
+    /** Returns the seconds from its beginning to a step. */
+    double seconds(int at) {
+        return world.seconds(at - step);
+    }
+
+    /** Returns what a feed's source says at the beginning. */
+    double given(Feed feed) {
+        return situation.number(feed.source());
+    }
+
+    private Track track() {
+        Where where = rope.where();
+        if (where.anchor() == Where.Anchor.CAMERA || where.anchor() == Where.Anchor.SCREEN) {
+            return world.camera();
+        }
+        return where.anchor() == Where.Anchor.SUBJECT ? world.subject(World.subject(event, pull)) : null;
+    }
+
+    /** Returns where the rope's offset is counted from. */
+    Vec3 anchor() {
+        if (rope.where().anchor() == Where.Anchor.PLACE) {
+            return world.place(rope.where().place().orElseThrow());
+        }
+        Track track = track();
+        return track == null || !track.known()
+                ? vector(Meaning.POSITION).orElse(Vec3.ZERO)
+                : track.at(track.knownTo(beginning), step);
+    }
+
+    private Vec3 heading() {
+        Track track = track();
+        Vec3 otherwise = track == null || !track.known()
+                ? pull.velocity().directionOr(Vec3.RIGHT)
+                : track.heading(track.knownTo(beginning));
+        return direction(Meaning.HEADING, otherwise);
+    }
+
+    /** Returns where the instance is at first: the anchor plus the rope's offset, turned into the world. */
+    Vec3 origin(Vec3 anchor) {
+        Where where = rope.where();
+        Vec3 at = anchor.plus(offset());
+        return where.depth().isPresent()
+                ? new Vec3(at.x(), at.y(), where.depth().getAsDouble())
+                : at;
+    }
+
+    private Vec3 offset() {
+        Vec3 offset = rope.where().offset();
+        return switch (rope.where().frame()) {
+            case WORLD -> offset;
+            case SUBJECT -> Axes.subject(heading()).apply(offset);
+            case SURFACE ->
+                Axes.surface(direction(Meaning.NORMAL, Vec3.UP), direction(Meaning.DIRECTION, Vec3.RIGHT))
+                        .apply(offset);
+        };
+    }
+
+    /** Returns the facing, strayed as the rope lets it. */
     Vec3 facing() {
-        return switch (rope.facing()) {
+        Pointing pointing = rope.pointing();
+        Vec3 straight = straight(pointing);
+        if (pointing.spread() == 0) {
+            return straight;
+        }
+        // Evenly over the cap of the sphere: the cosine of the tilt is even from cos(spread) to 1.
+        double least = Angle.cos(pointing.spread() / 360);
+        double cos = 1 - draws.unit(Purpose.FACING_TILT) * (1 - least);
+        double sin = Math.sqrt(Math.max(0, 1 - cos * cos));
+        double around = draws.unit(Purpose.FACING_AROUND);
+        return Turn.between(Vec3.UP, straight).apply(new Vec3(sin * Angle.cos(around), cos, sin * Angle.sin(around)));
+    }
+
+    private Vec3 straight(Pointing pointing) {
+        return switch (pointing.facing()) {
             case NORMAL -> direction(Meaning.NORMAL, Vec3.UP);
             case DIRECTION -> direction(Meaning.DIRECTION, Vec3.UP);
             case OPPOSITE ->
                 vector(Meaning.DIRECTION)
                         .map(d -> d.times(-1).directionOr(Vec3.UP))
                         .orElse(Vec3.UP);
+            case REFLECTED -> reflected();
+            case HEADING -> heading();
             case UP -> Vec3.UP;
+            case FIXED -> pointing.fixed().directionOr(Vec3.UP);
         };
+    }
+
+    // d − 2(d·n)n, as in any textbook of geometry.
+    private Vec3 reflected() {
+        Vec3 d = direction(Meaning.DIRECTION, Vec3.UP);
+        Vec3 n = direction(Meaning.NORMAL, Vec3.UP);
+        return d.plus(n.times(-2 * d.dot(n))).directionOr(Vec3.UP);
     }
 
     private Vec3 direction(Meaning meaning, Vec3 otherwise) {
@@ -91,15 +231,42 @@ final class Decision {
         return event.vector(meaning).flatMap(field -> pull.vector(field.name()));
     }
 
-    /** Returns what the feeds set; a feed of an unknown parameter or a missing number sets nothing. */
+    /** Returns where the instance goes from its anchor on. */
+    Way way(Vec3 anchor, Pace pace) {
+        Where where = rope.where();
+        Pointing pointing = rope.pointing();
+        Vec3 facing = facing();
+        Track track = track();
+        if (where.moves() && track != null && track.known()) {
+            boolean own = where.frame() == Where.Frame.SUBJECT;
+            return new FollowedWay(
+                    track,
+                    step,
+                    beginning,
+                    own ? where.offset() : offset(),
+                    own,
+                    where.depth(),
+                    facing,
+                    where.anchor() == Where.Anchor.SCREEN ? 0 : pointing.velocity(),
+                    pointing.turns());
+        }
+        boolean stays = where.anchor() == Where.Anchor.PLACE
+                || where.anchor() == Where.Anchor.CAMERA
+                || where.anchor() == Where.Anchor.SCREEN;
+        Vec3 velocity = stays ? Vec3.ZERO : pull.velocity().times(pointing.velocity());
+        return Way.straight(origin(anchor), facing, velocity, pace);
+    }
+
+    /** Returns what the feeds set at first; a feed of an unknown parameter or a missing number sets nothing. */
     List<Fed> fed(Effect effect) {
         List<Fed> fed = new ArrayList<>();
         for (Feed feed : rope.feeds()) {
             Optional<Parameter> parameter = effect.parameter(feed.parameter());
-            if (parameter.isPresent() && pull.payload().get(feed.field()) instanceof Datum.Num given) {
-                double asked = feed.value(given.value());
+            double given = situation.number(feed.source());
+            if (parameter.isPresent() && !Double.isNaN(given)) {
+                double asked = feed.value(given);
                 double held = parameter.get().held(asked);
-                fed.add(new Fed(feed.parameter(), feed.field(), given.value(), held, held != asked));
+                fed.add(new Fed(feed.parameter(), feed.source().words(), given, held, held != asked));
             }
         }
         return fed;
@@ -109,6 +276,16 @@ final class Decision {
         Map<String, Double> values = new HashMap<>();
         fed.forEach(one -> values.put(one.parameter(), one.value()));
         return values;
+    }
+
+    /** Returns the effect's emitters with those values; on the screen, particles go with it. */
+    List<Emitter> resolved(Effect effect, Map<String, Double> values) {
+        List<Emitter> emitters = effect.resolved(values);
+        return rope.where().anchor() == Where.Anchor.SCREEN
+                ? emitters.stream()
+                        .map(e -> e.withBirth(e.birth().with(d -> d.space = Birth.Space.LOCAL)))
+                        .toList()
+                : emitters;
     }
 
     /** Returns a line for each number of a payload beyond what the event announces. */

@@ -90,26 +90,32 @@ public record Preview(
 
     /** Returns the project with one rope, which plays the effect and nothing else. */
     public Project staged(Project project) {
-        Rope played = new Rope(
-                rope.map(Rope::name).orElse("preview"),
-                rope.map(Rope::seed).orElse(1),
-                event(project).name(),
-                List.of(),
-                Optional.of(effect),
-                Vec3.ZERO,
-                rope.map(Rope::facing).orElse(Facing.NORMAL),
-                rope.map(Rope::feeds).orElse(List.of()));
+        Rope plain = new Rope(
+                "preview", 1, EVENT.name(), List.of(), Optional.of(effect), Vec3.ZERO, Facing.NORMAL, List.of());
+        // What the rope feeds, turns and overrides; not when it answers, nor what else it brings.
+        Rope played = rope.map(mine -> plain.with(d -> {
+                    d.name = mine.name();
+                    d.seed = mine.seed();
+                    d.overrides = mine.overrides();
+                    d.pointing = mine.pointing();
+                    d.feeds = mine.feeds();
+                }))
+                .orElse(plain);
         return new Project(
                 project.name(),
                 project.settings(),
                 project.sprites(),
                 List.of(event(project)),
                 project.effects(),
-                List.of(played));
+                List.of(played),
+                project.channels(),
+                project.places());
     }
 
     private EventType event(Project project) {
-        return rope.flatMap(r -> project.event(r.event())).orElse(EVENT);
+        return rope.flatMap(r -> project.event(r.event()))
+                .map(e -> EVENT.withFields(e.fields()))
+                .orElse(EVENT);
     }
 
     /** Returns the pull that plays it. */
@@ -125,7 +131,9 @@ public record Preview(
                                 switch (vector.meaning()) {
                                     case POSITION -> Vec3.ZERO;
                                     case NORMAL -> surface.normal;
-                                    case DIRECTION -> side.direction;
+                                    case DIRECTION, HEADING -> side.direction;
+                                    case VELOCITY -> velocity;
+                                    case EXTENT, OTHER -> Vec3.ZERO;
                                 }));
             }
         }

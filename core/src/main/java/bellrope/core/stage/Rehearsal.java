@@ -71,7 +71,7 @@ public record Rehearsal(
             }
             peakInstances = Math.max(peakInstances, stage.instances());
             watcher.stepped(stage);
-            if (next == ordered.size() && (stage.instances() == 0 || stage.now() >= cut)) {
+            if (next == ordered.size() && (stage.still() || stage.now() >= cut)) {
                 break;
             }
             stage.step();

@@ -3,6 +3,7 @@ package bellrope.core.stage;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
+import bellrope.core.rope.Trial;
 import bellrope.core.sim.Layer;
 import bellrope.core.sim.Watch;
 import bellrope.core.stage.Account.Played;
@@ -35,7 +36,7 @@ public final class Take {
      * How long a take goes on.
      *
      * @param longest seconds after which to cut, at most {@link #LONGEST}
-     * @param stopAfter seconds after which what loops is told to end
+     * @param stopAfter seconds after which spans and states end, and what loops is told to end
      */
     public record Length(double longest, OptionalDouble stopAfter) {
         public static final Length USUAL = new Length(LONGEST, OptionalDouble.empty());
@@ -49,7 +50,7 @@ public final class Take {
         this.births = stage.births();
         this.swallowed = stage.swallowed();
         this.byGeneration = byGeneration;
-        this.ended = stage.instances() == 0;
+        this.ended = stage.still();
         this.frames = List.copyOf(frames);
     }
 
@@ -63,8 +64,23 @@ public final class Take {
      * @param withFrames whether to keep the encoded frames
      */
     public static Take of(Project project, Pull pull, Length length, boolean withFrames) {
+        return of(project, Trial.of(pull), length, withFrames);
+    }
+
+    /**
+     * Plays a pull with what must be so around it.
+     *
+     * @param withFrames whether to keep the encoded frames
+     */
+    public static Take of(Project project, Trial trial, Length length, boolean withFrames) {
         Stage stage = new Stage(project);
-        Account account = stage.pull(pull);
+        trial.channels().forEach((name, value) -> {
+            if (project.channel(name).isPresent()) {
+                stage.publish(name, value);
+            }
+        });
+        trial.since().forEach(stage::came);
+        Account account = stage.pull(trial.pull());
         Pace pace = project.settings().pace();
         int most = pace.stepsAt(Math.min(LONGEST, length.longest()));
         int stopAt =
@@ -90,7 +106,7 @@ public final class Take {
             if (stage.instances() > 0) {
                 byGeneration = stage.byGeneration();
             }
-            if (k == most || stage.instances() == 0) {
+            if (k == most || stage.still()) {
                 break;
             }
             if (k == stopAt) {

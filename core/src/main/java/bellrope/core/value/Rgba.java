@@ -55,6 +55,19 @@ public record Rgba(int red, int green, int blue, int alpha) {
         return LINEAR[blue];
     }
 
+    /** Returns this colour multiplied by another in linear light, the opacities multiplied; to the nearest of 256. */
+    public Rgba times(Rgba other) {
+        return new Rgba(
+                toByte(linearRed() * other.linearRed()),
+                toByte(linearGreen() * other.linearGreen()),
+                toByte(linearBlue() * other.linearBlue()),
+                (int) Math.rint(alpha * other.alpha / 255.0));
+    }
+
+    private static int toByte(double linear) {
+        return (int) Math.rint(toSrgb(linear) * 255);
+    }
+
     /** Returns linear light for an sRGB component from 0 to 1 (IEC 61966-2-1). */
     public static double toLinear(double c) {
         return c <= 0.04045 ? c / 12.92 : StrictMath.pow((c + 0.055) / 1.055, 2.4);

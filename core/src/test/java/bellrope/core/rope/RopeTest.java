@@ -56,9 +56,9 @@ class RopeTest {
     @CsvSource({"OVER,false,true", "AT_LEAST,true,true", "UNDER,false,false", "AT_MOST,true,false"})
     void boundsBelongToAtLeastAndAtMost(Condition.Relation relation, boolean atBound, boolean above) {
         Condition c = new Condition.Compare("speed", relation, 4);
-        assertThat(c.holds(Map.of("speed", new Datum.Num(4)))).isEqualTo(atBound);
-        assertThat(c.holds(Map.of("speed", new Datum.Num(5)))).isEqualTo(above);
-        assertThat(c.holds(Map.of("speed", new Datum.Word("5")))).isFalse();
+        assertThat(c.holds(Around.with("speed", new Datum.Num(4)))).isEqualTo(atBound);
+        assertThat(c.holds(Around.with("speed", new Datum.Num(5)))).isEqualTo(above);
+        assertThat(c.holds(Around.with("speed", new Datum.Word("5")))).isFalse();
     }
 
     @ParameterizedTest
@@ -77,7 +77,7 @@ class RopeTest {
                 List.of());
         Map<String, Datum> payload = Fitting.payload(hard, Sample.landed(), strength);
         assertThat(Sample.landed().check(payload)).isEmpty();
-        assertThat(hard.conditions()).allMatch(c -> c.holds(payload));
+        assertThat(hard.conditions()).allMatch(c -> c.holds(Around.payload(payload)));
     }
 
     @Test

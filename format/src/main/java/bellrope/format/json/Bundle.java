@@ -2,7 +2,9 @@ package bellrope.format.json;
 
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Sprite;
+import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
+import bellrope.core.event.Place;
 import bellrope.core.project.Consistency;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
@@ -60,7 +62,10 @@ public final class Bundle {
         List<EventType> events = thing.list("events", EventJson::read);
         List<Effect> effects = thing.list("effects", EffectJson::read);
         List<Rope> ropes = thing.list("ropes", RopeJson::read);
-        Project project = thing.make(() -> new Project(name, settings, sprites, events, effects, ropes));
+        List<Channel> channels = thing.has("channels") ? thing.list("channels", EventJson::readChannel) : List.of();
+        List<Place> places = thing.has("places") ? thing.list("places", EventJson::readPlace) : List.of();
+        Project project =
+                thing.make(() -> new Project(name, settings, sprites, events, effects, ropes, channels, places));
         if (project != null) {
             problems.addAll(Consistency.problems(project));
         }
@@ -100,7 +105,13 @@ public final class Bundle {
                     return t.make(() -> new Settings.Screen(width, height, unitsHigh));
                 })
                 .orElse(Settings.Screen.USUAL);
-        return thing.make(() -> new Settings(new Pace(stepsPerSecond), metres, seed, limit, screen));
+        Settings.Comfort comfort = thing.maybe("comfort", t -> {
+                    double shake = t.number("shake");
+                    double flash = t.number("flash");
+                    return t.make(() -> new Settings.Comfort(shake, flash));
+                })
+                .orElse(Settings.Comfort.USUAL);
+        return thing.make(() -> new Settings(new Pace(stepsPerSecond), metres, seed, limit, screen, comfort));
     }
 
     /** Reads one effect on its own; its sprites are not looked up. */
@@ -116,6 +127,16 @@ public final class Bundle {
     /** Reads one kind of event on its own. */
     public static Read<EventType> readEvent(JsonNode node) {
         return part(node, EventJson::read);
+    }
+
+    /** Reads one channel on its own. */
+    public static Read<Channel> readChannel(JsonNode node) {
+        return part(node, EventJson::readChannel);
+    }
+
+    /** Reads one place on its own. */
+    public static Read<Place> readPlace(JsonNode node) {
+        return part(node, EventJson::readPlace);
     }
 
     /** Reads one sprite on its own. */
@@ -146,6 +167,14 @@ public final class Bundle {
         return EventJson.write(event);
     }
 
+    public static ObjectNode write(Channel channel) {
+        return EventJson.write(channel);
+    }
+
+    public static ObjectNode write(Place place) {
+        return EventJson.write(place);
+    }
+
     public static ObjectNode write(Sprite sprite) {
         ObjectNode node = Json.object();
         node.put("name", sprite.name());
@@ -172,6 +201,11 @@ public final class Bundle {
         screen.put("width", settings.screen().width());
         screen.put("height", settings.screen().height());
         screen.set("unitsHigh", Json.number(settings.screen().unitsHigh()));
+        if (!settings.comfort().equals(Settings.Comfort.USUAL)) {
+            ObjectNode comfort = node.putObject("comfort");
+            comfort.set("shake", Json.number(settings.comfort().shake()));
+            comfort.set("flash", Json.number(settings.comfort().flash()));
+        }
         return node;
     }
 
@@ -189,6 +223,14 @@ public final class Bundle {
         project.effects().forEach(effect -> effects.add(write(effect)));
         ArrayNode ropes = node.putArray("ropes");
         project.ropes().forEach(rope -> ropes.add(write(rope)));
+        if (!project.channels().isEmpty()) {
+            ArrayNode channels = node.putArray("channels");
+            project.channels().forEach(channel -> channels.add(write(channel)));
+        }
+        if (!project.places().isEmpty()) {
+            ArrayNode places = node.putArray("places");
+            project.places().forEach(place -> places.add(write(place)));
+        }
         return JsonText.pretty(node);
     }
 }

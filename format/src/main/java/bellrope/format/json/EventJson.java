@@ -1,36 +1,44 @@
 package bellrope.format.json;
 
+import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
+import bellrope.core.event.Place;
 import bellrope.core.value.Range;
+import bellrope.core.value.Vec3;
 import java.util.List;
+import java.util.Optional;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Kinds of events as JSON, both ways. */
+/** What a game announces, as JSON, both ways: kinds of events, channels, places. */
 final class EventJson {
     private EventJson() {}
-
-    private enum Shape {
-        MOMENT
-    }
 
     private enum Type {
         NUMBER,
         CHOICE,
+        FLAG,
+        COLOUR,
         TEXT,
         POSITION,
         NORMAL,
-        DIRECTION
+        DIRECTION,
+        HEADING,
+        VELOCITY,
+        EXTENT,
+        VECTOR
     }
 
     static EventType read(Thing thing) {
         String name = thing.text("name");
-        thing.choice("shape", Shape.class);
+        EventType.Shape shape = thing.choice("shape", EventType.Shape.class);
         String description = thing.text("description", "");
         int weight = thing.whole("weight");
         List<Field> fields = thing.list("fields", EventJson::field);
-        return thing.make(() -> new EventType(name, description, weight, fields));
+        List<String> values = thing.has("values") ? thing.texts("values") : List.of();
+        Optional<String> unanswered = thing.maybeText("unanswered");
+        return thing.make(() -> new EventType(name, shape, description, weight, fields, values, unanswered));
     }
 
     private static Field field(Thing thing) {
@@ -47,39 +55,91 @@ final class EventJson {
                 String reads = thing.text("reads", "with " + name);
                 yield thing.make(() -> new Field.Choice(name, options, reads));
             }
+            case FLAG -> thing.make(() -> new Field.Flag(name));
+            case COLOUR -> thing.make(() -> new Field.Colour(name));
             case TEXT -> thing.make(() -> new Field.Text(name));
-            case POSITION -> thing.make(() -> new Field.Vector(name, Field.Meaning.POSITION));
-            case NORMAL -> thing.make(() -> new Field.Vector(name, Field.Meaning.NORMAL));
-            case DIRECTION -> thing.make(() -> new Field.Vector(name, Field.Meaning.DIRECTION));
+            case POSITION -> vector(thing, name, Field.Meaning.POSITION);
+            case NORMAL -> vector(thing, name, Field.Meaning.NORMAL);
+            case DIRECTION -> vector(thing, name, Field.Meaning.DIRECTION);
+            case HEADING -> vector(thing, name, Field.Meaning.HEADING);
+            case VELOCITY -> vector(thing, name, Field.Meaning.VELOCITY);
+            case EXTENT -> vector(thing, name, Field.Meaning.EXTENT);
+            case VECTOR -> vector(thing, name, Field.Meaning.OTHER);
         };
+    }
+
+    private static Field vector(Thing thing, String name, Field.Meaning meaning) {
+        return thing.make(() -> new Field.Vector(name, meaning));
     }
 
     static ObjectNode write(EventType event) {
         ObjectNode node = Json.object();
         node.put("name", event.name());
-        node.put("shape", Thing.word(Shape.MOMENT));
+        node.put("shape", Thing.word(event.shape()));
         node.put("description", event.description());
         node.put("weight", event.weight());
         ArrayNode fields = node.putArray("fields");
-        for (Field field : event.fields()) {
-            ObjectNode f = fields.addObject();
-            f.put("name", field.name());
-            if (field instanceof Field.Number number) {
-                f.put("type", "number");
-                f.set("range", Json.range(number.range()));
-                f.set("usual", Json.number(number.usual()));
-                f.put("unit", number.unit());
-            } else if (field instanceof Field.Choice choice) {
-                f.put("type", "choice");
-                ArrayNode options = f.putArray("options");
-                choice.options().forEach(options::add);
-                f.put("reads", choice.reads());
-            } else if (field instanceof Field.Vector vector) {
-                f.put("type", Thing.word(vector.meaning()));
-            } else {
-                f.put("type", "text");
-            }
+        event.fields().forEach(field -> write(field, fields.addObject()));
+        if (!event.values().isEmpty()) {
+            ArrayNode values = node.putArray("values");
+            event.values().forEach(values::add);
         }
+        event.unanswered().ifPresent(why -> node.put("unanswered", why));
+        return node;
+    }
+
+    private static void write(Field field, ObjectNode f) {
+        f.put("name", field.name());
+        if (field instanceof Field.Number number) {
+            f.put("type", "number");
+            f.set("range", Json.range(number.range()));
+            f.set("usual", Json.number(number.usual()));
+            f.put("unit", number.unit());
+        } else if (field instanceof Field.Choice choice) {
+            f.put("type", "choice");
+            ArrayNode options = f.putArray("options");
+            choice.options().forEach(options::add);
+            f.put("reads", choice.reads());
+        } else if (field instanceof Field.Vector vector) {
+            f.put("type", vector.meaning() == Field.Meaning.OTHER ? "vector" : Thing.word(vector.meaning()));
+        } else if (field instanceof Field.Flag) {
+            f.put("type", "flag");
+        } else if (field instanceof Field.Colour) {
+            f.put("type", "colour");
+        } else {
+            f.put("type", "text");
+        }
+    }
+
+    static Channel readChannel(Thing thing) {
+        String name = thing.text("name");
+        String description = thing.text("description", "");
+        Range range = thing.range("range");
+        double usual = thing.number("usual", range.middle());
+        String unit = thing.text("unit", "");
+        return thing.make(() -> new Channel(name, description, range, usual, unit));
+    }
+
+    static ObjectNode write(Channel channel) {
+        ObjectNode node = Json.object();
+        node.put("name", channel.name());
+        node.put("description", channel.description());
+        node.set("range", Json.range(channel.range()));
+        node.set("usual", Json.number(channel.usual()));
+        node.put("unit", channel.unit());
+        return node;
+    }
+
+    static Place readPlace(Thing thing) {
+        String name = thing.text("name");
+        Vec3 position = thing.vector("position");
+        return thing.make(() -> new Place(name, position));
+    }
+
+    static ObjectNode write(Place place) {
+        ObjectNode node = Json.object();
+        node.put("name", place.name());
+        node.set("position", Json.vector(place.position()));
         return node;
     }
 }

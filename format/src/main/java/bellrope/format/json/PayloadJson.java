@@ -7,12 +7,12 @@ import java.util.Map;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Payloads as JSON: numbers, texts, and vectors as three numbers. */
+/** Payloads as JSON: numbers, texts, flags as true or false, and vectors as three numbers. */
 public final class PayloadJson {
     private PayloadJson() {}
 
     /**
-     * Reads a payload; what is neither a number, a text nor three numbers is noted and left out.
+     * Reads a payload; what is none of these is noted and left out.
      *
      * @param place of the payload, for the problems
      */
@@ -28,6 +28,8 @@ public final class PayloadJson {
             Datum datum = null;
             if (value.isNumber()) {
                 datum = problems.made(at, () -> new Datum.Num(value.doubleValue()));
+            } else if (value.isBoolean()) {
+                datum = new Datum.Flag(value.booleanValue());
             } else if (value.isString()) {
                 datum = new Datum.Word(value.stringValue());
             } else if (value.isArray()
@@ -42,7 +44,7 @@ public final class PayloadJson {
                                 value.get(1).doubleValue(),
                                 value.get(2).doubleValue())));
             } else {
-                problems.add(at, Thing.shown(value), "a number, a text, or three numbers");
+                problems.add(at, Thing.shown(value), "a number, a text, true or false, or three numbers");
             }
             if (datum != null) {
                 payload.put(entry.getKey(), datum);
@@ -58,6 +60,8 @@ public final class PayloadJson {
                 node.set(name, Json.number(num.value()));
             } else if (value instanceof Datum.Word word) {
                 node.put(name, word.text());
+            } else if (value instanceof Datum.Flag flag) {
+                node.put(name, flag.value());
             } else if (value instanceof Datum.Vec vec) {
                 node.set(name, Json.vector(vec.value()));
             }

@@ -1,77 +1,357 @@
 package bellrope.format.json;
 
+import bellrope.core.rope.Companion;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Facing;
 import bellrope.core.rope.Feed;
+import bellrope.core.rope.FollowUp;
+import bellrope.core.rope.Limits;
+import bellrope.core.rope.Note;
+import bellrope.core.rope.Overrides;
+import bellrope.core.rope.Owner;
+import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Run;
+import bellrope.core.rope.Source;
+import bellrope.core.rope.Timing;
+import bellrope.core.rope.When;
+import bellrope.core.rope.Where;
 import bellrope.core.value.Range;
+import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Ropes as JSON, both ways. */
+/** Ropes as JSON, both ways. What is as usual is left out. */
 final class RopeJson {
     private RopeJson() {}
 
     static Rope read(Thing thing) {
         String name = thing.text("name");
         int seed = thing.whole("seed");
+        boolean off = thing.yes("off");
+        String remark = thing.text("remark", "");
+        Optional<String> group = thing.maybeText("group");
+        Note note = thing.madeAt("remark", () -> new Note(off, remark, group));
         String event = thing.text("event");
+        Optional<String> value = thing.maybeText("value");
+        When.Match match = thing.choice("match", When.Match.class, When.Match.ALL);
         List<Condition> conditions = thing.list("conditions", RopeJson::condition);
-        Optional<String> play = thing.has("play") ? Optional.of(thing.text("play")) : Optional.empty();
-        Vec3 offset = thing.has("offset") ? thing.vector("offset") : Vec3.ZERO;
+        Optional<String> play = thing.maybeText("play");
+        Overrides overrides = thing.maybe("overrides", RopeJson::overrides).orElse(Overrides.NONE);
+        Vec3 offset = thing.vector("offset", Vec3.ZERO);
+        Where where = thing.maybe("place", t -> where(t, offset))
+                .orElseGet(() -> Optional.ofNullable(thing.madeAt("offset", () -> Where.at(offset)))
+                        .orElse(Where.POINT));
         Facing facing = thing.choice("facing", Facing.class);
-        List<Feed> feeds = thing.list("feeds", t -> {
-            String parameter = t.text("parameter");
-            String field = t.text("field");
-            Range in = t.range("in");
-            double[] out = t.numbers("out", 2, "a pair: value at the least, value at the most");
-            return t.make(() -> new Feed(parameter, field, in, out[0], out[1]));
-        });
-        return thing.make(() -> new Rope(name, seed, event, conditions, play, offset, facing, feeds));
+        Pointing pointing = thing.maybe("pointing", t -> pointing(t, facing))
+                .orElseGet(() -> facing == null ? Pointing.of(Facing.UP) : Pointing.of(facing));
+        List<Feed> feeds = thing.list("feeds", RopeJson::feed);
+        Run run = thing.maybe("run", RopeJson::run).orElse(Run.PLAIN);
+        Timing timing = thing.maybe("timing", t -> {
+                    double delay = t.number("delay", 0);
+                    double jitter = t.number("jitter", 0);
+                    return t.make(() -> new Timing(delay, jitter));
+                })
+                .orElse(Timing.AT_ONCE);
+        Limits limits = thing.maybe("limits", RopeJson::limits).orElse(Limits.NONE);
+        Owner owner = thing.maybe("owner", t -> {
+                    Owner.AtEnd end = t.choice("end", Owner.AtEnd.class);
+                    double over = t.number("over", 0);
+                    return t.make(() -> new Owner(end, over));
+                })
+                .orElse(Owner.FINISH);
+        var followUps = thing.has("then") ? thing.list("then", AnswerJson::followUp) : List.<FollowUp>of();
+        var companions = thing.has("with") ? thing.list("with", AnswerJson::companion) : List.<Companion>of();
+        return thing.make(() -> new Rope(
+                name,
+                seed,
+                note,
+                new When(event, value, match, conditions),
+                play,
+                overrides,
+                where,
+                pointing,
+                feeds,
+                run,
+                timing,
+                limits,
+                owner,
+                followUps,
+                companions));
     }
 
     private static Condition condition(Thing thing) {
-        String field = thing.text("field");
+        if (thing.has("tag")) {
+            String tag = thing.text("tag");
+            boolean borne = !thing.has("borne") || thing.yes("borne");
+            return thing.make(() -> new Condition.Tagged(tag, borne));
+        }
         if (thing.has("is")) {
+            String field = thing.text("field");
             List<String> options = thing.texts("is");
             return thing.make(() -> new Condition.OneOf(field, options));
         }
+        if (thing.has("flag")) {
+            String field = thing.text("field");
+            boolean up = thing.yes("flag");
+            return thing.make(() -> new Condition.Flagged(field, up));
+        }
+        Source source = source(thing);
         Condition.Relation relation = thing.choice("relation", Condition.Relation.class);
         double bound = thing.number("bound");
-        return thing.make(() -> new Condition.Compare(field, relation, bound));
+        return thing.make(() -> new Condition.Compare(source, relation, bound));
+    }
+
+    private static Source source(Thing thing) {
+        if (thing.has("channel")) {
+            String channel = thing.text("channel");
+            return thing.madeAt("channel", () -> new Source.Channel(channel));
+        }
+        if (thing.has("since")) {
+            String event = thing.text("since");
+            return thing.madeAt("since", () -> new Source.Since(event));
+        }
+        if (thing.has("held")) {
+            if (!thing.yes("held")) {
+                thing.wrong("held", "false", "true, or no such key");
+            }
+            return new Source.Held();
+        }
+        String field = thing.text("field");
+        return thing.madeAt("field", () -> new Source.Payload(field));
+    }
+
+    private static Feed feed(Thing thing) {
+        String parameter = thing.text("parameter");
+        Source source = source(thing);
+        Range in = thing.range("in");
+        double[] out = thing.numbers("out", 2, "a pair: value at the least, value at the most");
+        return thing.make(() -> new Feed(parameter, source, in, out[0], out[1]));
+    }
+
+    private static Overrides overrides(Thing t) {
+        double count = t.number("count", 1);
+        double size = t.number("size", 1);
+        double speed = t.number("speed", 1);
+        OptionalDouble duration = t.maybeNumber("duration");
+        Optional<Rgba> colour =
+                t.has("colour") ? Optional.ofNullable(t.parsed("colour", Rgba::parse)) : Optional.empty();
+        OptionalDouble fadeOut = t.maybeNumber("fadeOut");
+        OptionalDouble goneAfter = t.maybeNumber("goneAfter");
+        return t.make(() -> new Overrides(count, size, speed, duration, colour, fadeOut, goneAfter));
+    }
+
+    private static Where where(Thing t, Vec3 offset) {
+        Where.Anchor anchor = t.choice("at", Where.Anchor.class);
+        boolean follow = t.yes("follow");
+        Optional<String> name = t.maybeText("name");
+        Where.Frame frame = t.choice("frame", Where.Frame.class, Where.Frame.SURFACE);
+        OptionalDouble depth = t.maybeNumber("depth");
+        return t.make(() -> new Where(anchor, follow, name, offset, frame, depth));
+    }
+
+    private static Pointing pointing(Thing t, Facing facing) {
+        Vec3 fixed = t.vector("fixed", Vec3.UP);
+        double spread = t.number("spread", 0);
+        double velocity = t.number("velocity", 1);
+        boolean turns = t.yes("turns");
+        return t.make(() -> new Pointing(facing, fixed, spread, velocity, turns));
+    }
+
+    private static Run run(Thing t) {
+        Optional<String> start = t.maybeText("start");
+        Optional<String> end = t.maybeText("end");
+        OptionalDouble fadeIn = t.maybeNumber("fadeIn");
+        OptionalDouble fadeOut = t.maybeNumber("fadeOut");
+        OptionalDouble longest = t.maybeNumber("longest");
+        Run.Again again = t.choice("again", Run.Again.class, Run.Again.CONTINUE);
+        Run.Order order = t.choice("order", Run.Order.class, Run.Order.TOGETHER);
+        return t.make(() -> new Run(start, end, fadeIn, fadeOut, longest, again, order));
+    }
+
+    private static Limits limits(Thing t) {
+        double cooldown = t.number("cooldown", 0);
+        OptionalDouble perSecond = t.maybeNumber("perSecond");
+        boolean once = t.yes("once");
+        Optional<String> until = t.maybeText("until");
+        OptionalInt alive = t.has("alive") ? OptionalInt.of(t.whole("alive")) : OptionalInt.empty();
+        boolean together = t.yes("together");
+        Limits.WhenFull whenFull = t.choice("whenFull", Limits.WhenFull.class, Limits.WhenFull.SKIP);
+        double distance = t.number("distance", 0);
+        double chance = t.number("chance", 1);
+        return t.make(() -> new Limits(cooldown, perSecond, once, until, alive, together, whenFull, distance, chance));
     }
 
     static ObjectNode write(Rope rope) {
         ObjectNode node = Json.object();
         node.put("name", rope.name());
         node.put("seed", rope.seed());
-        node.put("event", rope.event());
-        ArrayNode conditions = node.putArray("conditions");
-        for (Condition condition : rope.conditions()) {
-            ObjectNode c = conditions.addObject();
-            c.put("field", condition.field());
-            if (condition instanceof Condition.OneOf oneOf) {
-                ArrayNode options = c.putArray("is");
-                oneOf.options().forEach(options::add);
-            } else if (condition instanceof Condition.Compare compare) {
-                c.put("relation", Thing.word(compare.relation()));
-                c.set("bound", Json.number(compare.bound()));
-            }
+        yes(node, "off", rope.note().off());
+        if (!rope.note().remark().isEmpty()) {
+            node.put("remark", rope.note().remark());
         }
+        rope.note().group().ifPresent(group -> node.put("group", group));
+        node.put("event", rope.event());
+        rope.when().value().ifPresent(value -> node.put("value", value));
+        if (rope.when().match() != When.Match.ALL) {
+            node.put("match", Thing.word(rope.when().match()));
+        }
+        ArrayNode conditions = node.putArray("conditions");
+        rope.conditions().forEach(condition -> write(condition, conditions.addObject()));
         rope.play().ifPresent(effect -> node.put("play", effect));
-        node.set("offset", Json.vector(rope.offset()));
+        if (!rope.overrides().none()) {
+            write(rope.overrides(), node.putObject("overrides"));
+        }
+        node.set("offset", Json.vector(rope.where().offset()));
+        if (!rope.where().equals(Where.at(rope.where().offset()))) {
+            write(rope.where(), node.putObject("place"));
+        }
         node.put("facing", Thing.word(rope.facing()));
+        if (!rope.pointing().equals(Pointing.of(rope.facing()))) {
+            write(rope.pointing(), node.putObject("pointing"));
+        }
         ArrayNode feeds = node.putArray("feeds");
         for (Feed feed : rope.feeds()) {
             ObjectNode f = feeds.addObject();
             f.put("parameter", feed.parameter());
-            f.put("field", feed.field());
+            write(feed.source(), f);
             f.set("in", Json.range(feed.in()));
             f.putArray("out").add(Json.number(feed.from())).add(Json.number(feed.to()));
         }
+        if (!rope.run().equals(Run.PLAIN)) {
+            write(rope.run(), node.putObject("run"));
+        }
+        if (!rope.timing().equals(Timing.AT_ONCE)) {
+            ObjectNode timing = node.putObject("timing");
+            number(timing, "delay", rope.timing().delay(), 0);
+            number(timing, "jitter", rope.timing().jitter(), 0);
+        }
+        if (!rope.limits().none()) {
+            write(rope.limits(), node.putObject("limits"));
+        }
+        if (!rope.owner().equals(Owner.FINISH)) {
+            ObjectNode owner = node.putObject("owner");
+            owner.put("end", Thing.word(rope.owner().end()));
+            number(owner, "over", rope.owner().over(), 0);
+        }
+        if (!rope.followUps().isEmpty()) {
+            ArrayNode then = node.putArray("then");
+            rope.followUps().forEach(f -> AnswerJson.write(f, then.addObject()));
+        }
+        if (!rope.companions().isEmpty()) {
+            ArrayNode with = node.putArray("with");
+            rope.companions().forEach(c -> AnswerJson.write(c, with.addObject()));
+        }
         return node;
+    }
+
+    private static void write(Condition condition, ObjectNode c) {
+        if (condition instanceof Condition.OneOf oneOf) {
+            c.put("field", oneOf.field());
+            ArrayNode options = c.putArray("is");
+            oneOf.options().forEach(options::add);
+        } else if (condition instanceof Condition.Compare compare) {
+            write(compare.source(), c);
+            c.put("relation", Thing.word(compare.relation()));
+            c.set("bound", Json.number(compare.bound()));
+        } else if (condition instanceof Condition.Flagged flagged) {
+            c.put("field", flagged.field());
+            c.put("flag", flagged.up());
+        } else if (condition instanceof Condition.Tagged tagged) {
+            c.put("tag", tagged.tag());
+            if (!tagged.borne()) {
+                c.put("borne", false);
+            }
+        }
+    }
+
+    private static void write(Source source, ObjectNode node) {
+        if (source instanceof Source.Payload payload) {
+            node.put("field", payload.field());
+        } else if (source instanceof Source.Channel channel) {
+            node.put("channel", channel.channel());
+        } else if (source instanceof Source.Since since) {
+            node.put("since", since.event());
+        } else {
+            node.put("held", true);
+        }
+    }
+
+    private static void write(Overrides o, ObjectNode node) {
+        number(node, "count", o.count(), 1);
+        number(node, "size", o.size(), 1);
+        number(node, "speed", o.speed(), 1);
+        number(node, "duration", o.duration());
+        o.colour().ifPresent(c -> node.put("colour", c.toString()));
+        number(node, "fadeOut", o.fadeOut());
+        number(node, "goneAfter", o.goneAfter());
+    }
+
+    private static void write(Where where, ObjectNode node) {
+        node.put("at", Thing.word(where.anchor()));
+        yes(node, "follow", where.follow());
+        where.place().ifPresent(name -> node.put("name", name));
+        if (where.frame() != Where.Frame.SURFACE) {
+            node.put("frame", Thing.word(where.frame()));
+        }
+        number(node, "depth", where.depth());
+    }
+
+    private static void write(Pointing pointing, ObjectNode node) {
+        if (!pointing.fixed().equals(Vec3.UP)) {
+            node.set("fixed", Json.vector(pointing.fixed()));
+        }
+        number(node, "spread", pointing.spread(), 0);
+        number(node, "velocity", pointing.velocity(), 1);
+        yes(node, "turns", pointing.turns());
+    }
+
+    private static void write(Run run, ObjectNode node) {
+        run.start().ifPresent(effect -> node.put("start", effect));
+        run.end().ifPresent(effect -> node.put("end", effect));
+        number(node, "fadeIn", run.fadeIn());
+        number(node, "fadeOut", run.fadeOut());
+        number(node, "longest", run.longest());
+        if (run.again() != Run.Again.CONTINUE) {
+            node.put("again", Thing.word(run.again()));
+        }
+        if (run.order() != Run.Order.TOGETHER) {
+            node.put("order", Thing.word(run.order()));
+        }
+    }
+
+    private static void write(Limits limits, ObjectNode node) {
+        number(node, "cooldown", limits.cooldown(), 0);
+        number(node, "perSecond", limits.perSecond());
+        yes(node, "once", limits.once());
+        limits.until().ifPresent(event -> node.put("until", event));
+        limits.alive().ifPresent(most -> node.put("alive", most));
+        yes(node, "together", limits.together());
+        if (limits.whenFull() != Limits.WhenFull.SKIP) {
+            node.put("whenFull", Thing.word(limits.whenFull()));
+        }
+        number(node, "distance", limits.distance(), 0);
+        number(node, "chance", limits.chance(), 1);
+    }
+
+    private static void yes(ObjectNode node, String key, boolean value) {
+        if (value) {
+            node.put(key, true);
+        }
+    }
+
+    private static void number(ObjectNode node, String key, double value, double usual) {
+        if (value != usual) {
+            node.set(key, Json.number(value));
+        }
+    }
+
+    private static void number(ObjectNode node, String key, OptionalDouble value) {
+        value.ifPresent(v -> node.set(key, Json.number(v)));
     }
 }

@@ -1,18 +1,30 @@
 package bellrope.format.report;
 
+import bellrope.core.event.Datum;
+import bellrope.core.event.Pull;
+import bellrope.core.rope.Companion;
 import bellrope.core.stage.Account;
 import bellrope.core.stage.Account.Answer;
+import bellrope.core.stage.Account.Ended;
 import bellrope.core.stage.Account.Played;
 import bellrope.core.stage.Account.Silent;
 import bellrope.core.stage.Account.Unmet;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Problem;
+import bellrope.core.value.Vec3;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 
 /**
  * The account of a pull for other programs.
  *
  * @param number of the pull on its stage, from 1
+ * @param phase {@code moment}, {@code begin}, {@code end} or {@code set}
+ * @param subject that the pull named; may be empty
+ * @param value that a state took; null for moments and spans
+ * @param payload by field name: numbers, texts, true or false, three numbers
  * @param at seconds since the stage began
  * @param summary its first line in English
  * @param seed of the pull
@@ -20,6 +32,10 @@ import java.util.List;
 public record AccountReport(
         int number,
         String event,
+        String phase,
+        String subject,
+        String value,
+        Map<String, Object> payload,
         double at,
         String summary,
         long seed,
@@ -32,8 +48,15 @@ public record AccountReport(
      * @param words the whole answer in English
      * @param effect what played, or would have
      * @param condition which condition stopped it, from 0; −1 if none did
+     * @param limit which limit stopped it; null if none did
      * @param origin where the effect's origin is; null if it stayed silent
      * @param facing where it points; null if it stayed silent
+     * @param fed what its feeds resolved to
+     * @param delay seconds until it begins
+     * @param hold seconds for which the instance is kept; null if it stayed silent or runs until it is told to stop
+     * @param companions in words
+     * @param later names of the effects and events that follow
+     * @param held seconds for which a span or state had lasted, if this ends it; null otherwise
      */
     public record Line(
             String rope,
@@ -41,19 +64,47 @@ public record AccountReport(
             String words,
             String effect,
             int condition,
+            Account.Limited limit,
             double[] origin,
-            double[] facing) {}
+            double[] facing,
+            List<Account.Fed> fed,
+            double delay,
+            Double hold,
+            List<String> companions,
+            List<String> later,
+            Double held) {}
 
     public static AccountReport of(Account account, Pace pace) {
+        Pull pull = account.pull();
+        Map<String, Object> payload = new LinkedHashMap<>();
+        pull.payload().forEach((name, value) -> payload.put(name, plain(value)));
         return new AccountReport(
                 account.number(),
-                account.pull().event(),
+                pull.event(),
+                pull.phase().name().toLowerCase(Locale.ROOT),
+                pull.subject(),
+                pull.value().orElse(null),
+                payload,
                 pace.seconds(account.step()),
                 account.summary(),
-                account.pull().seed(),
+                pull.seed(),
                 account.refused(),
                 account.notes(),
                 account.answers().stream().map(AccountReport::line).toList());
+    }
+
+    private static Object plain(Datum value) {
+        if (value instanceof Datum.Num num) {
+            return num.value();
+        }
+        if (value instanceof Datum.Flag flag) {
+            return flag.value();
+        }
+        return value instanceof Datum.Vec vec ? numbers(vec.value()) : ((Datum.Word) value).text();
+    }
+
+    private static double[] numbers(Vec3 v) {
+        return new double[] {v.x(), v.y(), v.z()};
     }
 
     private static Line line(Answer answer) {
@@ -64,11 +115,37 @@ public record AccountReport(
                     p.inWords(),
                     p.effect(),
                     -1,
-                    new double[] {p.origin().x(), p.origin().y(), p.origin().z()},
-                    new double[] {p.facing().x(), p.facing().y(), p.facing().z()});
+                    null,
+                    numbers(p.origin()),
+                    numbers(p.facing()),
+                    p.fed(),
+                    p.delay(),
+                    p.hold().isPresent() ? p.hold().getAsDouble() : null,
+                    p.companions().stream().map(Companion::words).toList(),
+                    p.later().stream()
+                            .map(f -> f.announce().orElse(f.play().orElse("")))
+                            .toList(),
+                    null);
+        }
+        if (answer instanceof Ended e) {
+            return quiet(e.rope(), true, e.inWords(), e.effect(), -1, null, e.held());
         }
         Silent s = (Silent) answer;
         int condition = s.reason() instanceof Unmet unmet ? unmet.condition() : -1;
-        return new Line(s.rope(), false, s.inWords(), s.wouldPlay(), condition, null, null);
+        Account.Limited limit = s.reason() instanceof Account.Limited limited ? limited : null;
+        return quiet(s.rope(), false, s.inWords(), s.wouldPlay(), condition, limit, null);
+    }
+
+    private static Line quiet(
+            String rope,
+            boolean answered,
+            String words,
+            String effect,
+            int condition,
+            Account.Limited limit,
+            Double held) {
+        return new Line(
+                rope, answered, words, effect, condition, limit, null, null, List.of(), 0, null, List.of(), List.of(),
+                held);
     }
 }

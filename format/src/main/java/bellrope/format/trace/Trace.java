@@ -11,6 +11,7 @@ import bellrope.core.value.Words;
 import bellrope.format.json.JsonText;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
+import bellrope.format.json.PullJson;
 import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.time.format.DateTimeParseException;
@@ -74,15 +75,22 @@ public record Trace(List<Timed> pulls, List<Problem> problems) {
             List<String> known = project.events().stream().map(EventType::name).toList();
             problems.add(place + "/type", '"' + type + '"', "the name of a known event" + Words.nearest(type, known));
         }
-        Map<String, Datum> payload = PayloadJson.read(node.get("data"), place + "/data", problems);
+        // The end of a span may come without data.
+        boolean bare =
+                node.get("data") == null && "end".equals(node.path("phase").asString(""));
+        Map<String, Datum> payload = bare ? Map.of() : PayloadJson.read(node.get("data"), place + "/data", problems);
+        Pull pull = PullJson.read(node, place, type, payload, seed(source, id), problems);
         if (problems.count() == before) {
             event.orElseThrow()
-                    .check(payload)
-                    .forEach(p -> problems.add(place + "/data" + p.place(), p.given(), p.allowed()));
+                    .check(pull)
+                    .forEach(p -> problems.add(
+                            place
+                                    + (p.place().equals("/phase") || p.place().equals("/value") ? "" : "/data")
+                                    + p.place(),
+                            p.given(),
+                            p.allowed()));
         }
-        return problems.count() > before
-                ? Optional.empty()
-                : Optional.of(new Arrival(time, new Pull(type, payload, seed(source, id))));
+        return problems.count() > before ? Optional.empty() : Optional.of(new Arrival(time, pull));
     }
 
     private static String attribute(JsonNode node, String name, String place, Problems problems) {

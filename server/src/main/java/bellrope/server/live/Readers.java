@@ -1,5 +1,6 @@
 package bellrope.server.live;
 
+import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import bellrope.server.view.Views.Saved;
 import java.util.Set;
@@ -21,6 +22,20 @@ public class Readers {
 
     Set<LiveStage> all() {
         return open;
+    }
+
+    /**
+     * Returns a reader's stage.
+     *
+     * @throws Refusal if that reader has none open
+     */
+    public LiveStage of(long project, String reader) {
+        for (LiveStage stage : open) {
+            if (stage.project() == project && stage.reader().equals(reader)) {
+                return stage;
+            }
+        }
+        throw Refusal.notThere("open stage of that reader");
     }
 
     /**

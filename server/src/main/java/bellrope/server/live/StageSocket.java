@@ -94,7 +94,7 @@ class StageSocket extends TextWebSocketHandler implements WebSocketConfigurer {
         }
         JsonText.Parsed parsed = JsonText.parse(message.getPayload());
         if (parsed.failed()) {
-            stage.tell(new LiveStage.Refused("refused", "A message is JSON.", parsed.problems()));
+            stage.tell(new LiveStage.Declined("refused", "A message is JSON.", parsed.problems()));
         } else {
             stage.receive(parsed.node());
         }

@@ -9,7 +9,9 @@ public enum Kind {
     SPRITE,
     EVENT,
     EFFECT,
-    ROPE;
+    ROPE,
+    CHANNEL,
+    PLACE;
 
     public String word() {
         return name().toLowerCase(Locale.ROOT);

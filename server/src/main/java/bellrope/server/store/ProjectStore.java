@@ -13,7 +13,10 @@ import bellrope.server.store.Snapshot.Part;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
 import org.jooq.SQLDialect;
@@ -31,6 +34,11 @@ import tools.jackson.databind.JsonNode;
  */
 @Component
 public class ProjectStore {
+    /** Most changes that come together. */
+    public static final int MOST_EDITS = 5_000;
+
+    private static final long AT_THE_END = Long.MAX_VALUE;
+
     private final DSLContext db;
     private final ConcurrentHashMap<Long, Snapshot> held = new ConcurrentHashMap<>();
 
@@ -120,6 +128,12 @@ public class ProjectStore {
         for (int i = 0; i < from.ropes().size(); i++) {
             add(tx, project, Kind.ROPE, Bundle.write(from.ropes().get(i)), i);
         }
+        for (int i = 0; i < from.channels().size(); i++) {
+            add(tx, project, Kind.CHANNEL, Bundle.write(from.channels().get(i)), i);
+        }
+        for (int i = 0; i < from.places().size(); i++) {
+            add(tx, project, Kind.PLACE, Bundle.write(from.places().get(i)), i);
+        }
         Rows.countChange(tx, project);
     }
 
@@ -129,22 +143,7 @@ public class ProjectStore {
 
     /** Adds a part at the end of its kind. */
     public synchronized Change add(long project, Kind kind, JsonNode json) {
-        if (kind == Kind.SETTINGS) {
-            throw Refusal.inTheWay("A project has its settings already; save them instead.");
-        }
-        Snapshot before = get(project);
-        Snapshot.Body body = Snapshot.read(kind, json);
-        if (body.wrong()) {
-            throw Refusal.wrong(body.problems());
-        }
-        return change(
-                before,
-                () -> db.transactionResult(c -> {
-                    DSLContext tx = c.dsl();
-                    long change = Rows.countChange(tx, project);
-                    Part part = Rows.add(tx, project, kind, body);
-                    return checked(before, part, before.after(change, part));
-                }));
+        return change(project, List.of(new Edit(null, kind, 0, json, null)));
     }
 
     /**
@@ -153,72 +152,168 @@ public class ProjectStore {
      * @throws Refusal if another revision has been saved since, or anything in the body is wrong
      */
     public synchronized Change save(long part, long basedOn, JsonNode json) {
-        Snapshot before = of(part);
-        Part present = Rows.part(db, part).orElseThrow();
-        Snapshot.Body body = Snapshot.read(present.kind(), json);
-        if (body.wrong()) {
-            throw Refusal.wrong(body.problems());
-        }
-        return to(
-                before,
-                present,
-                basedOn,
-                present.with(body.name(), present.revision() + 1, false, body.json(), body.value(), now()));
+        return change(of(part).id(), List.of(new Edit(part, null, basedOn, json, null)));
     }
 
     /** Deletes a part; its revisions stay, and saving it again brings it back. */
     public synchronized Change delete(long part, long basedOn) {
-        Snapshot before = of(part);
-        Part present = Rows.part(db, part).orElseThrow();
-        if (present.kind() == Kind.SETTINGS) {
-            throw Refusal.inTheWay("A project cannot be without its settings.");
-        }
-        return to(
-                before,
-                present,
-                basedOn,
-                present.with(present.name(), present.revision() + 1, true, present.body(), present.value(), now()));
+        return change(of(part).id(), List.of(new Edit(part, null, basedOn, null, null)));
     }
 
-    private Change to(Snapshot before, Part present, long basedOn, Part next) {
-        if (present.revision() != basedOn) {
-            throw Refusal.outdated(
-                    next.with(next.name(), basedOn, next.deleted(), next.body(), next.value(), next.savedAt()),
-                    present);
-        }
-        return change(
-                before,
-                () -> db.transactionResult(c -> {
-                    DSLContext tx = c.dsl();
-                    long change = Rows.countChange(tx, before.id());
-                    Snapshot after = before.after(change, next);
-                    Change checked = checked(before, next, after);
-                    Rows.save(tx, next);
-                    return checked;
-                }));
-    }
+    /**
+     * One of several changes that come true together or not at all.
+     *
+     * @param part to be changed; null for a new one
+     * @param kind of a new part
+     * @param basedOn revision that the change was made on
+     * @param body of the part; null to delete it
+     * @param place among its kind; null to leave it there, or to put it at the end
+     */
+    public record Edit(Long part, Kind kind, long basedOn, JsonNode body, Long place) {}
 
-    private Change change(Snapshot before, java.util.function.Supplier<Change> transaction) {
-        Change change = transaction.get();
-        held.put(before.id(), change.after());
+    /**
+     * Makes several changes in one transaction.
+     *
+     * @throws Refusal if any of them was made on another revision, or is wrong, or leaves names that disagree; then none of
+     *     them has been made. Of several, each place begins with {@code /edits/} and its number
+     */
+    public synchronized Change change(long project, List<Edit> edits) {
+        Snapshot before = get(project);
+        if (edits.isEmpty() || edits.size() > MOST_EDITS) {
+            throw Refusal.wrong(
+                    List.of(new Problem("/edits", edits.size() + " of them", "1 to " + MOST_EDITS + " changes")));
+        }
+        List<Part> next = next(before, edits);
+        check(before, next, before.after(before.change() + 1, next));
+        Change change = db.transactionResult(c -> {
+            DSLContext tx = c.dsl();
+            long count = Rows.countChange(tx, project);
+            List<Part> parts = new ArrayList<>();
+            for (Part part : next) {
+                if (part.id() > 0) {
+                    Rows.save(tx, part);
+                    parts.add(part);
+                } else {
+                    Snapshot.Body body = new Snapshot.Body(part.value(), part.name(), part.body(), List.of());
+                    parts.add(
+                            part.place() == AT_THE_END
+                                    ? Rows.add(tx, project, part.kind(), body)
+                                    : Rows.addAt(tx, project, part.kind(), body, part.place()));
+                }
+            }
+            return new Change(parts, before.after(count, parts));
+        });
+        held.put(project, change.after());
         return change;
     }
 
+    // The parts as they shall be; new ones have numbers below 0 until they are stored.
+    private List<Part> next(Snapshot before, List<Edit> edits) {
+        List<Part> next = new ArrayList<>();
+        List<Problem> problems = new ArrayList<>();
+        for (int i = 0; i < edits.size(); i++) {
+            Edit edit = edits.get(i);
+            Kind kind = edit.kind();
+            Part present = null;
+            if (edit.part() != null) {
+                present = Rows.part(db, edit.part())
+                        .filter(p -> Rows.projectOf(db, p.id()).equals(Optional.of(before.id())))
+                        .orElseThrow(() -> Refusal.notThere("part " + edit.part()));
+                kind = present.kind();
+                if (present.revision() != edit.basedOn()) {
+                    throw outdated(present, edit);
+                }
+            }
+            boolean settings = kind == Kind.SETTINGS;
+            if (settings && edit.part() == null) {
+                throw Refusal.inTheWay("A project has its settings already; save them instead.");
+            }
+            if (settings && edit.body() == null) {
+                throw Refusal.inTheWay("A project cannot be without its settings.");
+            }
+            if (present == null && edit.body() == null) {
+                problems.add(new Problem("/edits/" + i + "/body", "missing", "the body of a new part"));
+                continue;
+            }
+            Snapshot.Body body = edit.body() == null ? null : Snapshot.read(kind, edit.body());
+            if (body != null && body.wrong()) {
+                String at = edits.size() == 1 ? "" : "/edits/" + i;
+                body.problems().forEach(p -> problems.add(new Problem(at + p.place(), p.given(), p.allowed())));
+                continue;
+            }
+            next.add(next(present, edit, kind, body, -1 - i));
+        }
+        if (!problems.isEmpty()) {
+            throw Refusal.wrong(problems);
+        }
+        return next;
+    }
+
+    private static Part next(Part present, Edit edit, Kind kind, Snapshot.Body body, long id) {
+        if (present == null) {
+            long place = edit.place() == null ? AT_THE_END : edit.place();
+            return new Part(id, kind, body.name(), place, 1, false, body.json(), body.value(), now());
+        }
+        Part next = body == null
+                ? present.with(present.name(), present.revision() + 1, true, present.body(), present.value(), now())
+                : present.with(body.name(), present.revision() + 1, false, body.json(), body.value(), now());
+        return edit.place() == null ? next : next.at(edit.place());
+    }
+
+    private static Refusal outdated(Part present, Edit edit) {
+        Snapshot.Body body = edit.body() == null ? null : Snapshot.read(present.kind(), edit.body());
+        boolean kept = body == null || body.wrong();
+        return Refusal.outdated(
+                present.with(
+                        kept ? present.name() : body.name(),
+                        edit.basedOn(),
+                        edit.body() == null,
+                        kept ? present.body() : body.json(),
+                        kept ? present.value() : body.value(),
+                        now()),
+                present);
+    }
+
     // Problems that were there before are nobody's fault now; only new ones refuse a change.
-    private static Change checked(Snapshot before, Part part, Snapshot after) {
+    private static void check(Snapshot before, List<Part> parts, Snapshot after) {
         List<Problem> problems = new ArrayList<>(Consistency.problems(after.project()));
         if (!problems.isEmpty()) {
             problems.removeAll(Consistency.problems(before.project()));
         }
         if (!problems.isEmpty()) {
-            String own = part.deleted() ? "" : after.pointer(part);
+            String own = parts.size() > 1 || parts.get(0).deleted() ? "" : after.pointer(parts.get(0));
             throw Refusal.wrong(problems.stream()
                     .map(p -> !own.isEmpty() && p.place().startsWith(own + "/")
                             ? new Problem(p.place().substring(own.length()), p.given(), p.allowed())
                             : elsewhere(after, p))
                     .toList());
         }
-        return new Change(part, after);
+    }
+
+    /**
+     * Makes a change that the whole project follows, such as a name: every part that it alters is saved, together.
+     *
+     * @param change returns the project as it shall be, with as many parts of each kind, in the same order
+     */
+    public synchronized Change rework(long project, UnaryOperator<Project> change) {
+        Snapshot before = get(project);
+        Project after = change.apply(before.project());
+        List<Edit> edits = new ArrayList<>();
+        rework(edits, before.parts(Kind.EVENT), after.events(), Bundle::write);
+        rework(edits, before.parts(Kind.EFFECT), after.effects(), Bundle::write);
+        rework(edits, before.parts(Kind.ROPE), after.ropes(), Bundle::write);
+        rework(edits, before.parts(Kind.CHANNEL), after.channels(), Bundle::write);
+        rework(edits, before.parts(Kind.PLACE), after.places(), Bundle::write);
+        return edits.isEmpty() ? new Change(List.of(), before) : change(project, edits);
+    }
+
+    private static <T> void rework(List<Edit> edits, List<Part> parts, List<T> values, Function<T, JsonNode> writer) {
+        for (int i = 0; i < parts.size(); i++) {
+            Part part = parts.get(i);
+            if (!part.value().equals(values.get(i))) {
+                edits.add(new Edit(part.id(), null, part.revision(), writer.apply(values.get(i)), null));
+            }
+        }
     }
 
     // Another part's problem is told by that part's name, which a reader knows, not by its number.
@@ -252,6 +347,6 @@ public class ProjectStore {
         return Instant.now().toString();
     }
 
-    /** A part after a change, and its project. */
-    public record Change(Part part, Snapshot after) {}
+    /** The parts that a change altered, as they are now, and their project. */
+    public record Change(List<Part> parts, Snapshot after) {}
 }

@@ -149,6 +149,7 @@ final class Rows {
     static void save(DSLContext db, Part part) {
         db.update(PART)
                 .set(PART.NAME, part.name())
+                .set(PART.PLACE, part.place())
                 .set(PART.REVISION, part.revision())
                 .set(PART.IS_DELETED, part.deleted())
                 .where(PART.ID.eq(part.id()))

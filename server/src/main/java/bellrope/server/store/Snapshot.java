@@ -2,7 +2,9 @@ package bellrope.server.store;
 
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Sprite;
+import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
+import bellrope.core.event.Place;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
 import bellrope.core.rope.Rope;
@@ -10,6 +12,7 @@ import bellrope.core.value.Problem;
 import bellrope.format.json.Bundle;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,7 +30,7 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
     /**
      * A part, read.
      *
-     * @param value Settings, Sprite, EventType, Effect or Rope
+     * @param value Settings, Sprite, EventType, Effect, Rope, Channel or Place
      */
     public record Part(
             long id,
@@ -42,6 +45,11 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
         /** Returns this part with another body. */
         Part with(String newName, long newRevision, boolean nowDeleted, JsonNode newBody, Object newValue, String at) {
             return new Part(id, kind, newName, place, newRevision, nowDeleted, newBody, newValue, at);
+        }
+
+        /** Returns this part at another place among its kind. */
+        Part at(long otherPlace) {
+            return new Part(id, kind, name, otherPlace, revision, deleted, body, value, savedAt);
         }
     }
 
@@ -65,6 +73,8 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
             case EFFECT -> body(Bundle.readEffect(body), Effect::name, Bundle::write);
             case ROPE -> body(Bundle.readRope(body), Rope::name, Bundle::write);
             case EVENT -> body(Bundle.readEvent(body), EventType::name, Bundle::write);
+            case CHANNEL -> body(Bundle.readChannel(body), Channel::name, Bundle::write);
+            case PLACE -> body(Bundle.readPlace(body), Place::name, Bundle::write);
             case SPRITE -> body(Bundle.readSprite(body), Sprite::name, Bundle::write);
             case SETTINGS -> body(Bundle.readSettings(body), settings -> "settings", Bundle::write);
         };
@@ -103,7 +113,9 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
                 values(Kind.SPRITE, Sprite.class, drafts),
                 values(Kind.EVENT, EventType.class, drafts),
                 values(Kind.EFFECT, Effect.class, drafts),
-                values(Kind.ROPE, Rope.class, drafts));
+                values(Kind.ROPE, Rope.class, drafts),
+                values(Kind.CHANNEL, Channel.class, drafts),
+                values(Kind.PLACE, Place.class, drafts));
     }
 
     private <T> List<T> values(Kind kind, Class<T> type, Map<Long, Object> drafts) {
@@ -116,19 +128,19 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
         return values;
     }
 
-    /** Returns this project after a change of one part. */
-    Snapshot after(long newChange, Part changed) {
-        List<Part> next = new ArrayList<>();
-        for (Part part : parts) {
-            if (part.id() != changed.id()) {
-                next.add(part);
+    /** Returns this project after a change of some parts. */
+    Snapshot after(long newChange, List<Part> changed) {
+        Map<Long, Part> next = new LinkedHashMap<>();
+        parts.forEach(part -> next.put(part.id(), part));
+        for (Part part : changed) {
+            if (part.deleted()) {
+                next.remove(part.id());
+            } else {
+                next.put(part.id(), part);
             }
         }
-        if (!changed.deleted()) {
-            next.add(changed);
-        }
-        next.sort(ORDER);
-        return new Snapshot(id, name, newChange, List.copyOf(next));
+        return new Snapshot(
+                id, name, newChange, next.values().stream().sorted(ORDER).toList());
     }
 
     /** Returns where a part stands in a bundle, such as {@code /ropes/3}. */

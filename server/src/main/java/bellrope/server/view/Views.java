@@ -23,7 +23,7 @@ public final class Views {
     /**
      * One part of a project as it stands, or stood.
      *
-     * @param kind settings, sprite, event, effect or rope
+     * @param kind settings, sprite, event, effect, rope, channel or place
      * @param place order among its kind
      * @param revision counts its saves, from 1
      * @param body as in the bundle
@@ -42,8 +42,10 @@ public final class Views {
     /**
      * A stretch of a rope's sentence.
      *
-     * @param slot what it says: words, event, condition, effect, gap, placement, facing or feed
-     * @param index which condition or feed
+     * @param slot what it says: words, event, value, condition, effect, gap, overrides, placement, facing, feed, start, end,
+     *     fades, longest, timing, limits, owner, follow up or companion
+     * @param index which condition, feed, follow-up or companion; of a gap what is missing: 0 the effect, 1 the value, 2 and
+     *     up the follow-ups
      */
     public record Words(String text, String slot, int index) {}
 
@@ -66,8 +68,9 @@ public final class Views {
             List<SentenceView> sentences,
             List<StrengthsView> strengths) {}
 
-    /** What a save left behind. */
-    public record Saved(PartView part, long change, List<SentenceView> sentences, List<StrengthsView> strengths) {}
+    /** What a change left behind: the parts that it altered, and every sentence that reads otherwise now. */
+    public record Saved(
+            List<PartView> parts, long change, List<SentenceView> sentences, List<StrengthsView> strengths) {}
 
     /**
      * A part to be saved.
@@ -79,6 +82,69 @@ public final class Views {
     /** A part to be added. */
     public record Add(String kind, JsonNode body) {}
 
+    /**
+     * One of several changes that come together.
+     *
+     * @param part to be changed; null for a new one
+     * @param kind of a new part
+     * @param basedOn revision that the change was made on
+     * @param body of the part; null to delete it
+     * @param place among its kind; null to leave it there, or to put a new one at the end
+     */
+    public record Edit(Long part, String kind, long basedOn, JsonNode body, Long place) {}
+
+    /** Changes that come true together or not at all. */
+    public record Edits(List<Edit> edits) {}
+
+    /**
+     * Something to be renamed, with everything that names it.
+     *
+     * @param what event, field, value, option, effect, parameter, channel or place
+     * @param within event of a field, value or option; effect of a parameter; null for the others
+     * @param field of an option
+     */
+    public record Rename(String what, String within, String field, String from, String to) {}
+
+    /**
+     * What the checks of wiring noticed.
+     *
+     * @param severity wrong or doubtful
+     * @param rope part of the rope it is about; null where it is about an event
+     * @param slot of the rope's sentence
+     * @param remedy a change that mends it; null if there is none
+     */
+    public record NoticedView(
+            String check, String severity, Long rope, String event, String slot, String words, RemedyView remedy) {}
+
+    /** A change that mends something: what it does, and the body of the rope with it made. */
+    public record RemedyView(String words, JsonNode body) {}
+
+    /**
+     * A response against the weight of its event.
+     *
+     * @param presence square units × s
+     * @param usual what a response of that weight has in this project
+     * @param verdict usual, loud or faint
+     * @param outdoes heavier event that has less; null for none
+     */
+    public record BalanceLine(
+            long rope,
+            String event,
+            int weight,
+            double presence,
+            double usual,
+            double ratio,
+            String verdict,
+            String outdoes) {}
+
+    /**
+     * All ropes looked at.
+     *
+     * @param slope of the logarithm of presence for one step of weight; null with fewer than two weights
+     * @param lines one for each rope that can be seen
+     */
+    public record WiringView(List<NoticedView> findings, Double slope, double intercept, List<BalanceLine> lines) {}
+
     public record NewProject(String name) {}
 
     /** A body that stands in for a saved part without being saved. */
@@ -89,9 +155,20 @@ public final class Views {
      *
      * @param rope part of the one rope to play; null for all that listen
      * @param payload of the pull; null for the usual one that the rope answers to
+     * @param value that a state takes; null for the one that the rope answers to
+     * @param held seconds after which a span or state ends; null for 1.5
+     * @param channels what channels say; those not named say what the rope needs, or what is usual
      * @param seed of the pull
      */
-    public record TakeRequest(Long rope, String event, JsonNode payload, long seed, List<Draft> drafts) {}
+    public record TakeRequest(
+            Long rope,
+            String event,
+            JsonNode payload,
+            String value,
+            Double held,
+            Map<String, Double> channels,
+            long seed,
+            List<Draft> drafts) {}
 
     /**
      * The head of a take; the frames follow it.

@@ -1,9 +1,13 @@
 package bellrope.server.web;
 
 import bellrope.core.project.Project;
+import bellrope.core.project.Renames;
+import bellrope.core.value.Problem;
+import bellrope.core.value.Refused;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Changes;
 import bellrope.format.json.JsonText;
+import bellrope.format.report.AccountReport;
 import bellrope.server.live.Readers;
 import bellrope.server.store.Kind;
 import bellrope.server.store.ProjectStore;
@@ -12,10 +16,12 @@ import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import bellrope.server.view.Views.Add;
 import bellrope.server.view.Views.ChangesView;
+import bellrope.server.view.Views.Edits;
 import bellrope.server.view.Views.NewProject;
 import bellrope.server.view.Views.PartView;
 import bellrope.server.view.Views.ProjectLine;
 import bellrope.server.view.Views.ProjectView;
+import bellrope.server.view.Views.Rename;
 import bellrope.server.view.Views.Save;
 import bellrope.server.view.Views.Saved;
 import io.swagger.v3.oas.annotations.Operation;
@@ -101,6 +107,77 @@ class ProjectRequests {
             @RequestParam long basedOn,
             @Parameter(hidden = true) @RequestHeader(name = READER, required = false) String reader) {
         return told(store.delete(part, basedOn), reader);
+    }
+
+    @Operation(operationId = "change")
+    @PostMapping("/projects/{project}/changes")
+    Saved change(
+            @PathVariable long project,
+            @RequestBody Edits edits,
+            @Parameter(hidden = true) @RequestHeader(name = READER, required = false) String reader) {
+        List<ProjectStore.Edit> all = edits.edits().stream()
+                .map(e -> new ProjectStore.Edit(
+                        e.part(),
+                        e.part() != null
+                                ? null
+                                : Kind.of(String.valueOf(e.kind()))
+                                        .orElseThrow(() -> Refusal.notThere("kind of part named " + e.kind())),
+                        e.basedOn(),
+                        e.body(),
+                        e.place()))
+                .toList();
+        return told(store.change(project, all), reader);
+    }
+
+    @Operation(operationId = "rename")
+    @PostMapping("/projects/{project}/renames")
+    Saved rename(
+            @PathVariable long project,
+            @RequestBody Rename rename,
+            @Parameter(hidden = true) @RequestHeader(name = READER, required = false) String reader) {
+        try {
+            return told(store.rework(project, p -> renamed(p, rename)), reader);
+        } catch (Refused refused) {
+            throw Refusal.wrong(List.of(new Problem("/to", refused.given(), refused.allowed())));
+        }
+    }
+
+    private static Project renamed(Project p, Rename r) {
+        return switch (String.valueOf(r.what())) {
+            case "event" -> Renames.event(p, r.from(), r.to());
+            case "field" -> Renames.field(p, r.within(), r.from(), r.to());
+            case "value" -> Renames.value(p, r.within(), r.from(), r.to());
+            case "option" -> Renames.option(p, r.within(), r.field(), r.from(), r.to());
+            case "effect" -> Renames.effect(p, r.from(), r.to());
+            case "parameter" -> Renames.parameter(p, r.within(), r.from(), r.to());
+            case "channel" -> Renames.channel(p, r.from(), r.to());
+            case "place" -> Renames.place(p, r.from(), r.to());
+            default ->
+                throw Refusal.wrong(List.of(new Problem(
+                        "/what",
+                        '"' + r.what() + '"',
+                        "event, field, value, option, effect, parameter, channel or place")));
+        };
+    }
+
+    /** Returns the accounts of a reader's own stage, the newest first. */
+    @Operation(operationId = "accounts")
+    @GetMapping("/projects/{project}/accounts")
+    List<AccountReport> accounts(
+            @PathVariable long project,
+            @RequestParam String reader,
+            @RequestParam(defaultValue = "") String words,
+            @RequestParam(defaultValue = "200") int most) {
+        return readers.of(project, reader).accounts(words, Math.min(10_000, Math.max(0, most)));
+    }
+
+    /** Returns the same as a file, one account a line, the oldest first. */
+    @Operation(operationId = "exportAccounts")
+    @GetMapping(path = "/projects/{project}/accounts/lines", produces = "application/jsonl")
+    ResponseEntity<byte[]> exportAccounts(@PathVariable long project, @RequestParam String reader) {
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"accounts.jsonl\"")
+                .body(readers.of(project, reader).accountLines().getBytes(java.nio.charset.StandardCharsets.UTF_8));
     }
 
     private Saved told(Change change, String reader) {

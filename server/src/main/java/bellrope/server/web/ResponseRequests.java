@@ -1,19 +1,25 @@
 package bellrope.server.web;
 
+import bellrope.core.check.wiring.Wiring;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Sprite;
+import bellrope.core.event.Channel;
 import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
+import bellrope.core.event.Place;
 import bellrope.core.event.Pull;
 import bellrope.core.event.Strength;
+import bellrope.core.measure.Balance;
 import bellrope.core.measure.Numbers;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
 import bellrope.core.rope.Fitting;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Trial;
 import bellrope.core.stage.Account.Silent;
 import bellrope.core.stage.Take;
 import bellrope.core.value.Problem;
+import bellrope.format.json.Bundle;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
 import bellrope.format.report.AccountReport;
@@ -24,10 +30,14 @@ import bellrope.server.store.ProjectStore;
 import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import bellrope.server.view.Views;
+import bellrope.server.view.Views.BalanceLine;
+import bellrope.server.view.Views.NoticedView;
+import bellrope.server.view.Views.RemedyView;
 import bellrope.server.view.Views.ResponseView;
 import bellrope.server.view.Views.ResponsesRequest;
 import bellrope.server.view.Views.TakeHead;
 import bellrope.server.view.Views.TakeRequest;
+import bellrope.server.view.Views.WiringView;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import io.swagger.v3.oas.annotations.Operation;
@@ -36,9 +46,13 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -54,6 +68,8 @@ class ResponseRequests {
     private static final double STRIP_SECONDS = 3;
     private static final int STRIP_PER_SECOND = 30;
     private static final long BOARD_SEED = 1;
+    /** Seconds for which what lasts is held, if nobody says otherwise. */
+    private static final double USUALLY_HELD = 1.5;
 
     private final ProjectStore store;
     private final JsonMapper json;
@@ -61,7 +77,14 @@ class ResponseRequests {
             Caffeine.newBuilder().maximumSize(20_000).build();
 
     /** Everything that the response of one rope depends on. */
-    private record Key(Rope rope, EventType event, Optional<Effect> effect, Settings settings, List<Sprite> sprites) {}
+    private record Key(
+            Rope rope,
+            EventType event,
+            List<Effect> effects,
+            Settings settings,
+            List<Sprite> sprites,
+            List<Channel> channels,
+            List<Place> places) {}
 
     ResponseRequests(ProjectStore store, JsonMapper json) {
         this.store = store;
@@ -88,14 +111,14 @@ class ResponseRequests {
         Optional<Rope> rope =
                 request.rope() == null ? Optional.empty() : Optional.of(rope(snapshot, whole, request.rope()));
         Project played = rope.map(r -> whole.withRopes(List.of(r))).orElse(whole);
-        Pull pull = pull(played, rope, request);
-        Take take = Take.of(played, pull, Take.LONGEST, true);
+        Trial trial = trial(played, rope, request);
+        Take take = Take.of(played, trial, length(played, trial.pull(), request.held()), true);
         if (!take.account().refused().isEmpty()) {
             throw Refusal.wrong(take.account().refused().stream()
                     .map(p -> new Problem("/payload" + p.place(), p.given(), p.allowed()))
                     .toList());
         }
-        return bytes(take, pull);
+        return bytes(take, trial.pull());
     }
 
     private static Rope rope(Snapshot snapshot, Project whole, long id) {
@@ -108,7 +131,7 @@ class ResponseRequests {
         throw Refusal.notThere("rope " + id);
     }
 
-    private static Pull pull(Project project, Optional<Rope> rope, TakeRequest request) {
+    private static Trial trial(Project project, Optional<Rope> rope, TakeRequest request) {
         String name = request.event() != null
                 ? request.event()
                 : rope.map(Rope::event)
@@ -117,17 +140,40 @@ class ResponseRequests {
         EventType event = project.event(name)
                 .orElseThrow(() ->
                         Refusal.wrong(List.of(new Problem("/event", '"' + name + '"', "the name of a known event"))));
-        if (request.payload() == null || request.payload().isNull()) {
-            Map<String, Datum> usual = rope.map(r -> Fitting.payload(r, event, Strength.USUAL))
-                    .orElseGet(() -> Strength.USUAL.payload(event));
-            return new Pull(name, usual, request.seed());
+        Trial usual = rope.map(r -> Fitting.trial(r, event, project.channels(), Strength.USUAL, request.seed()))
+                .orElseGet(() -> Trial.of(usual(event, request.seed())));
+        Pull pull = usual.pull();
+        if (request.payload() != null && !request.payload().isNull()) {
+            Problems problems = new Problems();
+            pull = pull.with(PayloadJson.read(request.payload(), "/payload", problems));
+            if (!problems.none()) {
+                throw Refusal.wrong(problems.list());
+            }
         }
-        Problems problems = new Problems();
-        Map<String, Datum> payload = PayloadJson.read(request.payload(), "/payload", problems);
-        if (!problems.none()) {
-            throw Refusal.wrong(problems.list());
+        if (request.value() != null) {
+            pull = Pull.set(name, request.value(), pull.payload(), pull.seed()).tagged(pull.tags());
         }
-        return new Pull(name, payload, request.seed());
+        Map<String, Double> channels = new HashMap<>(usual.channels());
+        if (request.channels() != null) {
+            channels.putAll(request.channels());
+        }
+        return new Trial(pull, channels, usual.since());
+    }
+
+    private static Pull usual(EventType event, long seed) {
+        Map<String, Datum> payload = Strength.USUAL.payload(event);
+        return switch (event.shape()) {
+            case MOMENT -> new Pull(event.name(), payload, seed);
+            case SPAN -> Pull.begin(event.name(), payload, seed);
+            case STATE -> Pull.set(event.name(), event.values().get(0), payload, seed);
+        };
+    }
+
+    /** Returns how long to play: what lasts is held for a while, so that its end is seen too. */
+    private static Take.Length length(Project project, Pull pull, Double held) {
+        boolean lasts = pull.phase() != Pull.Phase.MOMENT;
+        double seconds = held == null ? USUALLY_HELD : Math.min(Take.LONGEST, Math.max(0, held));
+        return new Take.Length(Take.LONGEST, lasts ? OptionalDouble.of(seconds) : OptionalDouble.empty());
     }
 
     private byte[] bytes(Take take, Pull pull) {
@@ -146,23 +192,29 @@ class ResponseRequests {
     @PostMapping(path = "/responses", produces = MediaType.APPLICATION_JSON_VALUE)
     List<ResponseView> responses(@PathVariable long project, @RequestBody ResponsesRequest request) {
         Snapshot snapshot = store.get(project);
-        Project whole = Drafts.over(snapshot, request.drafts());
+        return responses(snapshot, Drafts.over(snapshot, request.drafts()), request.ropes());
+    }
+
+    private List<ResponseView> responses(Snapshot snapshot, Project whole, List<Long> wanted) {
         Map<String, EventType> events = new HashMap<>();
         whole.events().forEach(e -> events.put(e.name(), e));
         Map<String, Effect> effects = new HashMap<>();
         whole.effects().forEach(e -> effects.put(e.name(), e));
         List<Snapshot.Part> ropes = snapshot.parts(Kind.ROPE);
+        Set<Long> chosen = wanted == null ? null : Set.copyOf(wanted);
         List<ResponseView> responses = new ArrayList<>();
         for (int i = 0; i < ropes.size(); i++) {
             long id = ropes.get(i).id();
-            if (request.ropes() == null || request.ropes().contains(id)) {
+            if (chosen == null || chosen.contains(id)) {
                 Rope rope = whole.ropes().get(i);
                 Key key = new Key(
                         rope,
                         events.get(rope.event()),
-                        rope.play().map(effects::get),
+                        involved(rope, effects),
                         whole.settings(),
-                        whole.sprites());
+                        whole.sprites(),
+                        whole.channels(),
+                        whole.places());
                 ResponseView view = known.get(key, k -> response(k, id));
                 responses.add(
                         view.rope() == id
@@ -171,6 +223,26 @@ class ResponseRequests {
             }
         }
         return responses;
+    }
+
+    /** Returns all effects that a rope can bring, those that particles begin included, in a stable order. */
+    private static List<Effect> involved(Rope rope, Map<String, Effect> effects) {
+        Map<String, Effect> found = new LinkedHashMap<>();
+        rope.play().ifPresent(name -> involve(name, effects, found));
+        rope.run().start().ifPresent(name -> involve(name, effects, found));
+        rope.run().end().ifPresent(name -> involve(name, effects, found));
+        rope.followUps().forEach(f -> f.play().ifPresent(name -> involve(name, effects, found)));
+        return List.copyOf(found.values());
+    }
+
+    private static void involve(String name, Map<String, Effect> effects, Map<String, Effect> found) {
+        Effect effect = effects.get(name);
+        if (effect != null && found.putIfAbsent(name, effect) == null) {
+            effect.emitters()
+                    .forEach(e -> e.end()
+                            .children()
+                            .forEach(c -> c.effect().ifPresent(child -> involve(child, effects, found))));
+        }
     }
 
     private static ResponseView response(Key key, long id) {
@@ -182,14 +254,72 @@ class ResponseRequests {
                 key.settings(),
                 key.sprites(),
                 List.of(key.event()),
-                key.effect().map(List::of).orElse(List.of()),
-                List.of(key.rope()));
-        Pull pull = new Pull(key.event().name(), Fitting.payload(key.rope(), key.event(), Strength.USUAL), BOARD_SEED);
-        Take take = Take.of(project, pull, Take.LONGEST, false);
+                key.effects(),
+                List.of(key.rope()),
+                key.channels(),
+                key.places());
+        Trial trial = Fitting.trial(key.rope(), key.event(), key.channels(), Strength.USUAL, BOARD_SEED);
+        Take take = Take.of(project, trial, length(project, trial.pull(), null), false);
+        if (!take.account().refused().isEmpty()) {
+            return new ResponseView(
+                    id, null, new int[0], true, take.account().refused().get(0).toString());
+        }
         if (!take.account().answers().isEmpty() && take.account().answers().get(0) instanceof Silent silent) {
             return new ResponseView(id, null, new int[0], true, silent.reason().inWords());
         }
         return new ResponseView(id, NumbersReport.of(Numbers.of(take)), strip(take), take.ended(), null);
+    }
+
+    /** Looks at how everything is wired: what the checks notice, and the balance of all responses. */
+    @Operation(operationId = "wiring")
+    @PostMapping(path = "/wiring", produces = MediaType.APPLICATION_JSON_VALUE)
+    WiringView wiring(@PathVariable long project, @RequestBody ResponsesRequest request) {
+        Snapshot snapshot = store.get(project);
+        Project whole = Drafts.over(snapshot, request.drafts());
+        Map<String, Wiring.Seen> seen = new HashMap<>();
+        Map<String, Long> parts = new HashMap<>();
+        List<Snapshot.Part> ropes = snapshot.parts(Kind.ROPE);
+        for (int i = 0; i < ropes.size(); i++) {
+            parts.put(whole.ropes().get(i).name(), ropes.get(i).id());
+        }
+        List<ResponseView> responses = responses(snapshot, whole, null);
+        for (int i = 0; i < responses.size(); i++) {
+            NumbersReport numbers = responses.get(i).numbers();
+            if (numbers != null) {
+                OptionalDouble onset =
+                        numbers.onset() == null ? OptionalDouble.empty() : OptionalDouble.of(numbers.onset() / 1000);
+                seen.put(whole.ropes().get(i).name(), new Wiring.Seen(onset, numbers.presenceTotal()));
+            }
+        }
+        Balance balance = Wiring.balance(whole, seen);
+        return new WiringView(
+                Wiring.look(whole, seen).stream().map(n -> noticed(n, parts)).toList(),
+                balance.slope().isPresent() ? balance.slope().getAsDouble() : null,
+                balance.intercept(),
+                balance.lines().stream()
+                        .map(l -> new BalanceLine(
+                                parts.get(l.response().rope()),
+                                l.response().event(),
+                                l.response().weight(),
+                                l.response().presence(),
+                                l.usual(),
+                                l.ratio(),
+                                l.verdict().name().toLowerCase(Locale.ROOT),
+                                l.outdoes().isEmpty() ? null : l.outdoes()))
+                        .toList());
+    }
+
+    private static NoticedView noticed(Wiring.Noticed n, Map<String, Long> parts) {
+        return new NoticedView(
+                n.check(),
+                n.severity().name().toLowerCase(Locale.ROOT),
+                parts.get(n.rope()),
+                n.event(),
+                n.slot().name().toLowerCase(Locale.ROOT).replace('_', ' '),
+                n.words(),
+                n.remedy()
+                        .map(r -> new RemedyView(r.words(), Bundle.write(r.rope())))
+                        .orElse(null));
     }
 
     /** Returns the most alive in each thirtieth of a second. */

@@ -1,5 +1,6 @@
 package bellrope.server.web;
 
+import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Strength;
 import bellrope.core.rope.Rope;
@@ -17,10 +18,12 @@ import bellrope.server.view.Views.SentenceView;
 import bellrope.server.view.Views.StrengthsView;
 import bellrope.server.view.Views.Words;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Turns what is stored into what is said. */
 public final class ViewMaker {
@@ -61,35 +64,51 @@ public final class ViewMaker {
     /** Returns a change with every sentence and payload that it may have altered. */
     public static Saved saved(Change change) {
         Snapshot after = change.after();
-        Part part = change.part();
-        boolean event = part.kind() == Kind.EVENT;
+        Set<Long> changed = new HashSet<>();
+        Set<String> events = new HashSet<>();
+        boolean everywhere = false;
+        for (Part part : change.parts()) {
+            changed.add(part.id());
+            everywhere |= part.kind() == Kind.CHANNEL;
+            if (part.kind() == Kind.EVENT) {
+                events.add(part.name());
+            }
+        }
+        boolean all = everywhere;
         List<Part> ropes = after.parts(Kind.ROPE).stream()
-                .filter(p -> p.id() == part.id()
-                        || event && ((Rope) p.value()).event().equals(part.name()))
+                .filter(p -> all || changed.contains(p.id()) || events.contains(((Rope) p.value()).event()))
                 .toList();
         return new Saved(
-                part(part),
+                change.parts().stream().map(ViewMaker::part).toList(),
                 after.change(),
                 sentences(after, ropes),
-                event && !part.deleted() ? List.of(strengths(part)) : List.of());
+                change.parts().stream()
+                        .filter(p -> p.kind() == Kind.EVENT && !p.deleted())
+                        .map(ViewMaker::strengths)
+                        .toList());
     }
 
     private static List<SentenceView> sentences(Snapshot s, List<Part> ropes) {
         Map<String, EventType> events = new HashMap<>();
         s.parts(Kind.EVENT).forEach(p -> events.put(p.name(), (EventType) p.value()));
+        Map<String, Channel> channels = new HashMap<>();
+        s.parts(Kind.CHANNEL).forEach(p -> channels.put(p.name(), (Channel) p.value()));
         return ropes.stream()
                 .map(p -> {
                     Rope rope = (Rope) p.value();
-                    return sentence(p.id(), rope, Optional.ofNullable(events.get(rope.event())));
+                    return sentence(p.id(), rope, Optional.ofNullable(events.get(rope.event())), channels);
                 })
                 .toList();
     }
 
-    private static SentenceView sentence(long id, Rope rope, Optional<EventType> event) {
+    private static SentenceView sentence(long id, Rope rope, Optional<EventType> event, Map<String, Channel> channels) {
         return new SentenceView(
                 id,
-                Sentence.of(rope, event).parts().stream()
-                        .map(w -> new Words(w.text(), w.slot().name().toLowerCase(Locale.ROOT), w.index()))
+                Sentence.of(rope, event, name -> Optional.ofNullable(channels.get(name))).parts().stream()
+                        .map(w -> new Words(
+                                w.text(),
+                                w.slot().name().toLowerCase(Locale.ROOT).replace('_', ' '),
+                                w.index()))
                         .toList());
     }
 

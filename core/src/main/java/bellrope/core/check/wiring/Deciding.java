@@ -1,0 +1,182 @@
+package bellrope.core.check.wiring;
+
+import bellrope.core.check.Finding.Severity;
+import bellrope.core.effect.Effect;
+import bellrope.core.event.Channel;
+import bellrope.core.event.EventType;
+import bellrope.core.event.Field;
+import bellrope.core.rope.Condition;
+import bellrope.core.rope.Condition.Compare;
+import bellrope.core.rope.Limits;
+import bellrope.core.rope.Rope;
+import bellrope.core.rope.Sentence.Slot;
+import bellrope.core.rope.Source;
+import bellrope.core.rope.When;
+import bellrope.core.rope.Where;
+import bellrope.core.sim.Hold;
+import bellrope.core.value.Range;
+import bellrope.core.value.Words;
+import java.util.Optional;
+import java.util.OptionalInt;
+
+/** Conditions that never hold, limits that never matter or always do, collisions without a guard. */
+final class Deciding {
+    /** Seconds within which several contacts are one to the player. */
+    private static final double ONE_INSTANT = 0.05;
+
+    private Deciding() {}
+
+    static void look(Wiring w) {
+        w.each((rope, event) -> {
+            conditions(w, rope, event);
+            limits(w, rope);
+            guard(w, rope, event);
+        });
+    }
+
+    private static void conditions(Wiring w, Rope rope, EventType event) {
+        for (Condition condition : rope.conditions()) {
+            if (condition instanceof Compare compare) {
+                Optional<Range> range = range(w, event, compare.source());
+                boolean never = range.isPresent() && !meets(compare, range.get());
+                if (never && rope.when().match() != When.Match.NONE) {
+                    w.rope(
+                            "never holds",
+                            Severity.WRONG,
+                            rope,
+                            Slot.CONDITION,
+                            condition.about() + " " + condition.wanted() + " never holds: it runs from "
+                                    + Words.number(range.get().least()) + " to "
+                                    + Words.number(range.get().most()));
+                    return;
+                }
+            }
+        }
+        if (rope.when().match() == When.Match.ALL) {
+            for (Condition one : rope.conditions()) {
+                for (Condition other : rope.conditions()) {
+                    if (apart(one, other)) {
+                        w.rope(
+                                "never holds",
+                                Severity.WRONG,
+                                rope,
+                                Slot.CONDITION,
+                                one.about() + " " + one.wanted() + " and " + other.wanted() + " cannot both hold");
+                        return;
+                    }
+                }
+            }
+        }
+    }
+
+    private static Optional<Range> range(Wiring w, EventType event, Source source) {
+        if (source instanceof Source.Payload payload) {
+            return event.field(payload.field())
+                    .filter(f -> f instanceof Field.Number)
+                    .map(f -> ((Field.Number) f).range());
+        }
+        return source instanceof Source.Channel channel
+                ? w.project().channel(channel.channel()).map(Channel::range)
+                : Optional.empty();
+    }
+
+    private static boolean meets(Compare c, Range range) {
+        return switch (c.relation()) {
+            case OVER -> range.most() > c.bound();
+            case AT_LEAST -> range.most() >= c.bound();
+            case UNDER -> range.least() < c.bound();
+            case AT_MOST -> range.least() <= c.bound();
+        };
+    }
+
+    /** Tells whether no pull can satisfy both. */
+    static boolean apart(Condition a, Condition b) {
+        if (a instanceof Condition.OneOf one && b instanceof Condition.OneOf other) {
+            return one.field().equals(other.field()) && one.options().stream().noneMatch(other.options()::contains);
+        }
+        if (a instanceof Condition.Flagged one && b instanceof Condition.Flagged other) {
+            return one.field().equals(other.field()) && one.up() != other.up();
+        }
+        if (a instanceof Condition.Tagged one && b instanceof Condition.Tagged other) {
+            return one.tag().equals(other.tag()) && one.borne() != other.borne();
+        }
+        if (a instanceof Compare one && b instanceof Compare other) {
+            if (!one.source().equals(other.source())
+                    || !one.relation().upwards()
+                    || other.relation().upwards()) {
+                return false;
+            }
+            boolean both =
+                    one.relation() == Condition.Relation.AT_LEAST && other.relation() == Condition.Relation.AT_MOST;
+            return both ? one.bound() > other.bound() : one.bound() >= other.bound();
+        }
+        return false;
+    }
+
+    private static void limits(Wiring w, Rope rope) {
+        Limits limits = rope.limits();
+        int rate = w.project().settings().pace().stepsPerSecond();
+        if (limits.pause() > 0 && limits.pause() <= 1.0 / rate) {
+            w.rope(
+                    "limit never bites",
+                    Severity.DOUBTFUL,
+                    rope,
+                    Slot.LIMITS,
+                    "a pause of " + Words.number(limits.pause()) + " s is no longer than a step of "
+                            + Words.number(1.0 / rate) + " s");
+        }
+        Where.Anchor anchor = rope.where().anchor();
+        if (limits.distance() > 0 && (anchor == Where.Anchor.PLACE || anchor == Where.Anchor.SCREEN)) {
+            w.rope(
+                    "limit never met",
+                    Severity.WRONG,
+                    rope,
+                    Slot.LIMITS,
+                    "it always plays in the same place, so after the first time it is always nearer than "
+                            + Words.number(limits.distance()) + " u to the last");
+        }
+        Optional<Effect> effect = w.played(rope);
+        if (limits.alive().isPresent() && limits.pause() > 0 && effect.isPresent() && !limits.together()) {
+            OptionalInt hold = Hold.of(
+                            effect.get().course(),
+                            effect.get().emitters(),
+                            w.project().settings().pace())
+                    .steps();
+            double seconds = hold.isPresent() ? (double) hold.getAsInt() / rate : Double.POSITIVE_INFINITY;
+            if (Math.ceil(seconds / limits.pause()) < limits.alive().getAsInt()) {
+                w.rope(
+                        "limit never bites",
+                        Severity.DOUBTFUL,
+                        rope,
+                        Slot.LIMITS,
+                        "no more than " + Words.number(Math.ceil(seconds / limits.pause()))
+                                + " can be alive at once, for it answers once in " + Words.number(limits.pause())
+                                + " s and is over after " + Words.number(seconds) + " s");
+            }
+        }
+    }
+
+    // Whatever meets a surface may meet it in several points of one instant.
+    private static void guard(Wiring w, Rope rope, EventType event) {
+        Limits limits = rope.limits();
+        boolean contact = event.shape() == EventType.Shape.MOMENT
+                && event.vector(Field.Meaning.NORMAL).isPresent()
+                && event.vector(Field.Meaning.POSITION).isPresent();
+        boolean guarded = limits.pause() > 0
+                || limits.distance() > 0
+                || limits.once()
+                || limits.alive().isPresent()
+                || limits.chance() < 1;
+        if (contact && !guarded) {
+            w.rope(
+                    "no guard",
+                    Severity.DOUBTFUL,
+                    rope,
+                    Slot.LIMITS,
+                    event.name() + " is a contact, and several may come in one instant: each would play its own "
+                            + rope.play().orElse("answer"),
+                    "Answer at most once in " + Words.number(ONE_INSTANT) + " s",
+                    d -> d.limits = Limits.cooldown(ONE_INSTANT));
+        }
+    }
+}

@@ -1,0 +1,290 @@
+package bellrope.core.project;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
+import bellrope.core.effect.End;
+import bellrope.core.effect.Parameter;
+import bellrope.core.event.Channel;
+import bellrope.core.event.EventType;
+import bellrope.core.event.Field;
+import bellrope.core.event.Place;
+import bellrope.core.rope.Condition;
+import bellrope.core.rope.Feed;
+import bellrope.core.rope.FollowUp;
+import bellrope.core.rope.Limits;
+import bellrope.core.rope.Rope;
+import bellrope.core.rope.Run;
+import bellrope.core.rope.Source;
+import bellrope.core.rope.When;
+import bellrope.core.rope.Where;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+
+/**
+ * A project with something renamed, and everything that named it following. Each method returns the whole project; whether
+ * the new name is free is for {@link Consistency} to say.
+ */
+public final class Renames {
+    private Renames() {}
+
+    public static Project event(Project p, String from, String to) {
+        UnaryOperator<String> name = swap(from, to);
+        return ropes(
+                p.withEvents(p.events().stream()
+                        .map(e -> e.name().equals(from) ? e.named(to) : e)
+                        .toList()),
+                d -> {
+                    d.when = new When(name.apply(d.when.event()), d.when.value(), d.when.match(), d.when.conditions());
+                    d.limits = until(d.limits, name);
+                    d.followUps = d.followUps.stream()
+                            .map(f -> followUp(f, f.play(), f.announce().map(name)))
+                            .toList();
+                    sources(d, s -> s instanceof Source.Since since ? new Source.Since(name.apply(since.event())) : s);
+                });
+    }
+
+    public static Project field(Project p, String event, String from, String to) {
+        UnaryOperator<String> name = swap(from, to);
+        Project renamed = p.withEvents(p.events().stream()
+                .map(e -> e.name().equals(event)
+                        ? e.withFields(e.fields().stream()
+                                .map(f -> f.name().equals(from) ? named(f, to) : f)
+                                .toList())
+                        : e)
+                .toList());
+        return ropes(renamed, d -> {
+            if (!d.when.event().equals(event)) {
+                return;
+            }
+            d.when = withConditions(
+                    d.when,
+                    d.when.conditions().stream()
+                            .map(c -> {
+                                if (c instanceof Condition.OneOf oneOf) {
+                                    return new Condition.OneOf(name.apply(oneOf.field()), oneOf.options());
+                                }
+                                return c instanceof Condition.Flagged flagged
+                                        ? new Condition.Flagged(name.apply(flagged.field()), flagged.up())
+                                        : c;
+                            })
+                            .toList());
+            sources(d, s -> s instanceof Source.Payload payload ? new Source.Payload(name.apply(payload.field())) : s);
+        });
+    }
+
+    private static Field named(Field field, String name) {
+        if (field instanceof Field.Number f) {
+            return new Field.Number(name, f.range(), f.usual(), f.unit());
+        }
+        if (field instanceof Field.Choice f) {
+            return new Field.Choice(name, f.options(), f.reads());
+        }
+        if (field instanceof Field.Vector f) {
+            return new Field.Vector(name, f.meaning());
+        }
+        return field instanceof Field.Flag
+                ? new Field.Flag(name)
+                : field instanceof Field.Colour ? new Field.Colour(name) : new Field.Text(name);
+    }
+
+    /** Renames a value of a state. */
+    public static Project value(Project p, String event, String from, String to) {
+        UnaryOperator<String> name = swap(from, to);
+        Project renamed = p.withEvents(p.events().stream()
+                .map(e -> e.name().equals(event)
+                        ? new EventType(
+                                e.name(),
+                                e.shape(),
+                                e.description(),
+                                e.weight(),
+                                e.fields(),
+                                e.values().stream().map(name).toList(),
+                                e.unanswered())
+                        : e)
+                .toList());
+        return ropes(renamed, d -> {
+            if (d.when.event().equals(event)) {
+                d.when = new When(event, d.when.value().map(name), d.when.match(), d.when.conditions());
+            }
+        });
+    }
+
+    /** Renames an option of a choice. */
+    public static Project option(Project p, String event, String field, String from, String to) {
+        UnaryOperator<String> name = swap(from, to);
+        Project renamed = p.withEvents(p.events().stream()
+                .map(e -> e.name().equals(event)
+                        ? e.withFields(e.fields().stream()
+                                .map(f -> f instanceof Field.Choice c
+                                                && c.name().equals(field)
+                                        ? new Field.Choice(
+                                                c.name(),
+                                                c.options().stream().map(name).toList(),
+                                                c.reads())
+                                        : f)
+                                .toList())
+                        : e)
+                .toList());
+        return ropes(renamed, d -> {
+            if (d.when.event().equals(event)) {
+                d.when = withConditions(
+                        d.when,
+                        d.when.conditions().stream()
+                                .map(c -> c instanceof Condition.OneOf o
+                                                && o.field().equals(field)
+                                        ? new Condition.OneOf(
+                                                field,
+                                                o.options().stream().map(name).toList())
+                                        : c)
+                                .toList());
+            }
+        });
+    }
+
+    public static Project effect(Project p, String from, String to) {
+        UnaryOperator<String> name = swap(from, to);
+        List<Effect> effects = p.effects().stream()
+                .map(e -> new Effect(
+                        name.apply(e.name()),
+                        e.description(),
+                        e.course(),
+                        e.seed(),
+                        e.emitters().stream().map(m -> begins(m, from, name)).toList(),
+                        e.parameters()))
+                .toList();
+        return ropes(p.withEffects(effects), d -> {
+            d.play = d.play.map(name);
+            Run run = d.run;
+            d.run = new Run(
+                    run.start().map(name),
+                    run.end().map(name),
+                    run.fadeIn(),
+                    run.fadeOut(),
+                    run.longest(),
+                    run.again(),
+                    run.order());
+            d.followUps = d.followUps.stream()
+                    .map(f -> followUp(f, f.play().map(name), f.announce()))
+                    .toList();
+        });
+    }
+
+    private static Emitter begins(Emitter emitter, String from, UnaryOperator<String> name) {
+        if (emitter.end().children().stream().noneMatch(c -> c.effect().equals(Optional.of(from)))) {
+            return emitter;
+        }
+        List<End.Child> children = emitter.end().children().stream()
+                .map(c -> c.effect().isEmpty()
+                        ? c
+                        : new End.Child(
+                                c.when(),
+                                c.emitter(),
+                                c.effect().map(name),
+                                c.least(),
+                                c.most(),
+                                c.rate(),
+                                c.chance(),
+                                c.velocity(),
+                                c.colour(),
+                                c.size()))
+                .toList();
+        return emitter.withEnd(
+                new End(emitter.end().collision(), children, emitter.end().trail()));
+    }
+
+    /** Renames a parameter of an effect. */
+    public static Project parameter(Project p, String effect, String from, String to) {
+        List<Effect> effects = p.effects().stream()
+                .map(e -> e.name().equals(effect)
+                        ? new Effect(
+                                e.name(),
+                                e.description(),
+                                e.course(),
+                                e.seed(),
+                                e.emitters(),
+                                e.parameters().stream()
+                                        .map(x -> x.name().equals(from) ? named(x, to) : x)
+                                        .toList())
+                        : e)
+                .toList();
+        return ropes(p.withEffects(effects), d -> {
+            if (d.play.equals(Optional.of(effect))) {
+                d.feeds = d.feeds.stream()
+                        .map(f -> f.parameter().equals(from) ? new Feed(to, f.source(), f.in(), f.from(), f.to()) : f)
+                        .toList();
+            }
+        });
+    }
+
+    private static Parameter named(Parameter x, String name) {
+        return new Parameter(name, x.standard(), x.least(), x.most(), x.unit(), x.description(), x.bindings());
+    }
+
+    public static Project channel(Project p, String from, String to) {
+        UnaryOperator<String> name = swap(from, to);
+        List<Channel> channels = p.channels().stream()
+                .map(c -> c.name().equals(from) ? c.named(to) : c)
+                .toList();
+        Project renamed = new Project(
+                p.name(), p.settings(), p.sprites(), p.events(), p.effects(), p.ropes(), channels, p.places());
+        return ropes(
+                renamed,
+                d -> sources(d, s -> s instanceof Source.Channel c ? new Source.Channel(name.apply(c.channel())) : s));
+    }
+
+    public static Project place(Project p, String from, String to) {
+        List<Place> places = p.places().stream()
+                .map(x -> x.name().equals(from) ? new Place(to, x.position()) : x)
+                .toList();
+        Project renamed = new Project(
+                p.name(), p.settings(), p.sprites(), p.events(), p.effects(), p.ropes(), p.channels(), places);
+        return ropes(renamed, d -> {
+            Where w = d.where;
+            d.where =
+                    new Where(w.anchor(), w.follow(), w.place().map(swap(from, to)), w.offset(), w.frame(), w.depth());
+        });
+    }
+
+    private static UnaryOperator<String> swap(String from, String to) {
+        return name -> name.equals(from) ? to : name;
+    }
+
+    private static Project ropes(Project p, java.util.function.Consumer<Rope.Draft> change) {
+        return p.withRopes(p.ropes().stream().map(r -> r.with(change)).toList());
+    }
+
+    private static When withConditions(When when, List<Condition> conditions) {
+        return new When(when.event(), when.value(), when.match(), conditions);
+    }
+
+    private static void sources(Rope.Draft d, UnaryOperator<Source> change) {
+        d.when = withConditions(
+                d.when,
+                d.when.conditions().stream()
+                        .map(c -> c instanceof Condition.Compare x
+                                ? new Condition.Compare(change.apply(x.source()), x.relation(), x.bound())
+                                : c)
+                        .toList());
+        d.feeds = d.feeds.stream()
+                .map(f -> new Feed(f.parameter(), change.apply(f.source()), f.in(), f.from(), f.to()))
+                .toList();
+    }
+
+    private static Limits until(Limits l, UnaryOperator<String> name) {
+        return new Limits(
+                l.cooldown(),
+                l.perSecond(),
+                l.once(),
+                l.until().map(name),
+                l.alive(),
+                l.together(),
+                l.whenFull(),
+                l.distance(),
+                l.chance());
+    }
+
+    private static FollowUp followUp(FollowUp f, Optional<String> play, Optional<String> announce) {
+        return new FollowUp(play, announce, f.cue(), f.after(), f.offset(), f.inForce(), f.fadeOut(), f.notice());
+    }
+}

@@ -1,0 +1,87 @@
+package bellrope.core.rope;
+
+import bellrope.core.value.Demand;
+import bellrope.core.value.Rgba;
+import bellrope.core.value.Words;
+
+/** What answers a pull besides particles. */
+public sealed interface Companion {
+    /** Returns it as it reads in a sentence. */
+    String words();
+
+    /**
+     * The camera shakes: {@code size · e^(−3t/decay)} units, so that a twentieth is left after the decay.
+     *
+     * @param size units at the first instant, above 0 to 10
+     * @param frequency swings a second, 1 to 60
+     * @param decay seconds, above 0 to 10
+     */
+    record Shake(double size, double frequency, double decay) implements Companion {
+        public Shake {
+            Demand.above("size", size, 0);
+            Demand.within("size", size, 0, 10);
+            Demand.within("frequency", frequency, 1, 60);
+            Demand.above("decay", decay, 0);
+            Demand.within("decay", decay, 0, 10);
+        }
+
+        @Override
+        public String words() {
+            return "shake the camera " + Words.number(size) + " u for " + Words.number(decay) + " s";
+        }
+    }
+
+    /**
+     * The screen lights up in a colour and goes back evenly.
+     *
+     * @param opacity at the first instant, above 0 to 1
+     * @param seconds until nothing of it is left, above 0 to 5
+     */
+    record Flash(Rgba colour, double opacity, double seconds) implements Companion {
+        public Flash {
+            Demand.above("opacity", opacity, 0);
+            Demand.within("opacity", opacity, 0, 1);
+            Demand.above("seconds", seconds, 0);
+            Demand.within("seconds", seconds, 0, 5);
+        }
+
+        @Override
+        public String words() {
+            return "flash " + colour + " for " + Words.number(seconds) + " s";
+        }
+    }
+
+    /**
+     * The game holds its breath.
+     *
+     * @param seconds above 0 to 1
+     */
+    record HitPause(double seconds) implements Companion {
+        public HitPause {
+            Demand.above("seconds", seconds, 0);
+            Demand.within("seconds", seconds, 0, 1);
+        }
+
+        @Override
+        public String words() {
+            return "hold the game " + Words.number(seconds) + " s";
+        }
+    }
+
+    /**
+     * Game code is told, by a name that both sides know.
+     *
+     * @param after seconds, 0 to 600
+     */
+    record Notice(String name, double after) implements Companion {
+        public Notice {
+            Demand.name("name", name);
+            Demand.within("after", after, 0, 600);
+        }
+
+        @Override
+        public String words() {
+            return "tell the game “" + name + "”" + (after > 0 ? " after " + Words.number(after) + " s" : "");
+        }
+    }
+}

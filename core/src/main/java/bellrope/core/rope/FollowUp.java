@@ -1,0 +1,71 @@
+package bellrope.core.rope;
+
+import bellrope.core.value.Demand;
+import bellrope.core.value.Refused;
+import bellrope.core.value.Vec3;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * What a rope starts later, where the first effect was: an effect, or an event of the game's own.
+ *
+ * @param play effect to play; empty for an event, and while none is chosen
+ * @param announce event that comes, with what fields of the same name carry; empty for an effect
+ * @param cue what it waits for
+ * @param after seconds from there, 0 to 600
+ * @param offset units from where the first effect is, in the world
+ * @param inForce seconds after which it is told to end; empty to let it end by itself
+ * @param fadeOut seconds in which it then dims to nothing, 0 to 60
+ * @param notice name by which the game is told that it begins, that it is no longer in force and that it is gone; empty
+ *     to say nothing
+ */
+public record FollowUp(
+        Optional<String> play,
+        Optional<String> announce,
+        Cue cue,
+        double after,
+        Vec3 offset,
+        OptionalDouble inForce,
+        double fadeOut,
+        Optional<String> notice) {
+    /** What a follow-up waits for. */
+    public enum Cue {
+        /** The first effect begins. */
+        BEGUN,
+        /** The first effect is over. */
+        OVER,
+        /** The span ends, or the state is left. */
+        ENDED
+    }
+
+    public FollowUp {
+        play.ifPresent(name -> Demand.name("play", name));
+        announce.ifPresent(name -> Demand.name("announce", name));
+        if (play.isPresent() && announce.isPresent()) {
+            throw new Refused("announce", '"' + announce.get() + '"', "either an effect to play or an event, not both");
+        }
+        Demand.within("after", after, 0, 600);
+        Demand.within("offset", offset, 10_000);
+        if (inForce.isPresent()) {
+            Demand.within("inForce", inForce.getAsDouble(), 0, 3600);
+        }
+        Demand.within("fadeOut", fadeOut, 0, 60);
+        if (fadeOut > 0 && inForce.isEmpty()) {
+            throw new Refused("fadeOut", Double.toString(fadeOut), "0, or a time in force after which to fade");
+        }
+        notice.ifPresent(name -> Demand.name("notice", name));
+    }
+
+    /** An effect so long after the first began. */
+    public static FollowUp after(double seconds, String effect) {
+        return new FollowUp(
+                Optional.of(effect),
+                Optional.empty(),
+                Cue.BEGUN,
+                seconds,
+                Vec3.ZERO,
+                OptionalDouble.empty(),
+                0,
+                Optional.empty());
+    }
+}

@@ -1,0 +1,95 @@
+package bellrope.core.rope;
+
+import bellrope.core.value.Demand;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+
+/**
+ * When a rope does not answer although its conditions hold. Times are counted from one answer to the next; what a limit
+ * stopped does not count.
+ *
+ * @param cooldown seconds after an answer in which it stays silent, 0 to 3,600
+ * @param perSecond most answers a second: the next is allowed at now + 1/n; above 0 to 1,000
+ * @param once whether each subject is answered once, until it is gone or the rope is reset
+ * @param until event that resets <i>once</i>; empty for none
+ * @param alive most instances at once, 1 to 1,000
+ * @param together whether those of all ropes of its group are counted
+ * @param whenFull what happens at an answer more than {@code alive} allows
+ * @param distance units from where it last answered, within which it stays silent, 0 to 10,000
+ * @param chance that it answers at all, above 0 to 1
+ */
+public record Limits(
+        double cooldown,
+        OptionalDouble perSecond,
+        boolean once,
+        Optional<String> until,
+        OptionalInt alive,
+        boolean together,
+        WhenFull whenFull,
+        double distance,
+        double chance) {
+    /** What happens when as many play as may. */
+    public enum WhenFull {
+        SKIP("stays silent"),
+        OLDEST("takes the oldest"),
+        LEAST_WEIGHTY("takes the least weighty");
+
+        private final String words;
+
+        WhenFull(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    public static final Limits NONE = new Limits(
+            0, OptionalDouble.empty(), false, Optional.empty(), OptionalInt.empty(), false, WhenFull.SKIP, 0, 1);
+
+    public Limits {
+        Demand.within("cooldown", cooldown, 0, 3600);
+        if (perSecond.isPresent()) {
+            Demand.above("perSecond", perSecond.getAsDouble(), 0);
+            Demand.within("perSecond", perSecond.getAsDouble(), 0, 1000);
+        }
+        until.ifPresent(event -> Demand.name("until", event));
+        if (alive.isPresent()) {
+            Demand.within("alive", alive.getAsInt(), 1, 1000);
+        }
+        Demand.within("distance", distance, 0, 10_000);
+        Demand.above("chance", chance, 0);
+        Demand.within("chance", chance, 0, 1);
+    }
+
+    /** At most once in so many seconds. */
+    public static Limits cooldown(double seconds) {
+        return new Limits(
+                seconds,
+                OptionalDouble.empty(),
+                false,
+                Optional.empty(),
+                OptionalInt.empty(),
+                false,
+                WhenFull.SKIP,
+                0,
+                1);
+    }
+
+    /** At most so many at once. */
+    public static Limits alive(int most, WhenFull whenFull) {
+        return new Limits(
+                0, OptionalDouble.empty(), false, Optional.empty(), OptionalInt.of(most), false, whenFull, 0, 1);
+    }
+
+    public boolean none() {
+        return equals(NONE);
+    }
+
+    /** Returns the least seconds from one answer to the next. */
+    public double pause() {
+        return Math.max(cooldown, perSecond.isPresent() ? 1 / perSecond.getAsDouble() : 0);
+    }
+}

@@ -1,0 +1,94 @@
+package bellrope.core.rope;
+
+import bellrope.core.effect.Course;
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
+import bellrope.core.effect.Property;
+import bellrope.core.value.Demand;
+import bellrope.core.value.Rgba;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * What a rope says otherwise than the shared effect, which it leaves untouched.
+ *
+ * @param count multiplies bursts and streams, 0 to 100
+ * @param size multiplies sizes, 0 to 100
+ * @param speed multiplies speeds of birth, 0 to 100
+ * @param duration seconds that stand instead of the effect's, 0.02 to 60
+ * @param colour multiplies every colour in linear light, its opacity every opacity
+ * @param fadeOut seconds that stand instead of a loop's own fade-out, 0 to 60
+ * @param goneAfter seconds after which the instance is taken off, whatever still lives, above 0 to 130
+ */
+public record Overrides(
+        double count,
+        double size,
+        double speed,
+        OptionalDouble duration,
+        Optional<Rgba> colour,
+        OptionalDouble fadeOut,
+        OptionalDouble goneAfter) {
+    public static final Overrides NONE = new Overrides(
+            1, 1, 1, OptionalDouble.empty(), Optional.empty(), OptionalDouble.empty(), OptionalDouble.empty());
+
+    public Overrides {
+        Demand.within("count", count, 0, 100);
+        Demand.within("size", size, 0, 100);
+        Demand.within("speed", speed, 0, 100);
+        if (duration.isPresent()) {
+            Demand.within("duration", duration.getAsDouble(), 0.02, 60);
+        }
+        if (fadeOut.isPresent()) {
+            Demand.within("fadeOut", fadeOut.getAsDouble(), 0, 60);
+        }
+        if (goneAfter.isPresent()) {
+            Demand.above("goneAfter", goneAfter.getAsDouble(), 0);
+            Demand.within("goneAfter", goneAfter.getAsDouble(), 0, 130);
+        }
+    }
+
+    /** Only a factor on counts. */
+    public static Overrides count(double factor) {
+        return new Overrides(
+                factor, 1, 1, OptionalDouble.empty(), Optional.empty(), OptionalDouble.empty(), OptionalDouble.empty());
+    }
+
+    public boolean none() {
+        return equals(NONE);
+    }
+
+    /** Returns the effect as this rope plays it; the very same one where nothing is overridden. */
+    public Effect over(Effect effect) {
+        if (none()) {
+            return effect;
+        }
+        Course course = effect.course();
+        Course changed = new Course(
+                course.looping(),
+                duration.orElse(course.duration()),
+                course.windUp(),
+                course.looping() ? fadeOut.orElse(course.fadeOut()) : 0);
+        return effect.withCourse(changed)
+                .withEmitters(effect.emitters().stream().map(this::over).toList());
+    }
+
+    private Emitter over(Emitter emitter) {
+        Emitter changed = emitter;
+        if (count != 1) {
+            changed = Property.COUNT.multiplied(Property.RATE.multiplied(changed, count), count);
+        }
+        if (size != 1) {
+            changed = Property.SIZE.multiplied(changed, size);
+        }
+        if (speed != 1) {
+            changed = Property.SPEED.multiplied(changed, speed);
+        }
+        if (colour.isPresent()) {
+            Rgba tint = colour.get();
+            Emitter plain = changed;
+            changed = plain.withBirth(
+                    plain.birth().with(d -> d.colour = plain.birth().colour().times(tint)));
+        }
+        return changed;
+    }
+}

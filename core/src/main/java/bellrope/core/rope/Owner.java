@@ -1,0 +1,33 @@
+package bellrope.core.rope;
+
+import bellrope.core.value.Demand;
+import bellrope.core.value.Refused;
+
+/**
+ * What becomes of an instance when its subject is gone.
+ *
+ * @param over seconds of a fade, above 0 to 60; 0 for the others
+ */
+public record Owner(AtEnd end, double over) {
+    /** What becomes of it. */
+    public enum AtEnd {
+        /** It stays where it is; a loop is told to end, and everything finishes. */
+        FINISH,
+        /** It is gone at once. */
+        VANISH,
+        /** It bears no more and dims to nothing. */
+        FADE
+    }
+
+    public static final Owner FINISH = new Owner(AtEnd.FINISH, 0);
+
+    public Owner {
+        Demand.within("over", over, 0, 60);
+        if (end == AtEnd.FADE != over > 0) {
+            throw new Refused(
+                    "over",
+                    Double.toString(over),
+                    end == AtEnd.FADE ? "a time above 0 s" : "0; only a fade takes time");
+        }
+    }
+}

@@ -1,0 +1,67 @@
+package bellrope.core.rope;
+
+import bellrope.core.value.Demand;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * What a rope on a span or a state adds to what runs while it lasts.
+ *
+ * @param start effect that plays once when it begins, or when the state is entered
+ * @param end effect that plays once when it ends, or when the state is left
+ * @param fadeIn seconds that stand instead of a loop's own wind-up, 0 to 60
+ * @param fadeOut seconds that stand instead of a loop's own fade-out, 0 to 60
+ * @param longest seconds after which a span ends by itself, above 0 to 3,600
+ * @param again what a beginning does while one of the same subject still lasts
+ * @param order whether a state fades in while the one before fades out, or after it
+ */
+public record Run(
+        Optional<String> start,
+        Optional<String> end,
+        OptionalDouble fadeIn,
+        OptionalDouble fadeOut,
+        OptionalDouble longest,
+        Again again,
+        Order order) {
+    /** What a second beginning does. */
+    public enum Again {
+        /** What runs is told to end, and another begins. */
+        RESTART,
+        /** What runs goes on; nothing begins. */
+        CONTINUE,
+        /** Another begins beside it; each end ends the one that began first. */
+        STACK
+    }
+
+    /** How one value of a state follows another. */
+    public enum Order {
+        TOGETHER,
+        AFTER
+    }
+
+    public static final Run PLAIN = new Run(
+            Optional.empty(),
+            Optional.empty(),
+            OptionalDouble.empty(),
+            OptionalDouble.empty(),
+            OptionalDouble.empty(),
+            Again.CONTINUE,
+            Order.TOGETHER);
+
+    public Run {
+        start.ifPresent(name -> Demand.name("start", name));
+        end.ifPresent(name -> Demand.name("end", name));
+        time("fadeIn", fadeIn, 60);
+        time("fadeOut", fadeOut, 60);
+        time("longest", longest, 3600);
+        if (longest.isPresent()) {
+            Demand.above("longest", longest.getAsDouble(), 0);
+        }
+    }
+
+    private static void time(String place, OptionalDouble seconds, double most) {
+        if (seconds.isPresent()) {
+            Demand.within(place, seconds.getAsDouble(), 0, most);
+        }
+    }
+}

@@ -1,0 +1,447 @@
+package bellrope.core.stage;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
+import bellrope.core.effect.End;
+import bellrope.core.event.EventType;
+import bellrope.core.project.Project;
+import bellrope.core.random.Draws;
+import bellrope.core.rope.FollowUp;
+import bellrope.core.rope.Rope;
+import bellrope.core.sim.EffectRun;
+import bellrope.core.sim.Hold;
+import bellrope.core.sim.Layer;
+import bellrope.core.sim.Way;
+import bellrope.core.stage.Account.Fed;
+import bellrope.core.value.Pace;
+import bellrope.core.value.Vec3;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.function.Consumer;
+
+/**
+ * All instances that play, moved together: births, children, ends. It knows what each of them was begun by, and can play all
+ * of them again from there under new settings.
+ */
+final class Ensemble {
+    /** How deep effects begun by particles may nest before their time counts as unbounded. */
+    private static final int DEEPEST = 16;
+
+    private final List<Playing> playing = new ArrayList<>();
+    private final World world;
+    private final Consumer<Playing> ended;
+    private final Map<String, Effect> effects = new HashMap<>();
+    private final Map<String, Rope> ropes = new HashMap<>();
+    private final Map<String, EventType> events = new HashMap<>();
+    private Project project;
+    private Pace pace;
+    private Cast cast;
+    private long births;
+    private long swallowed;
+
+    /** @param ended told of each instance that is over or taken off, children apart */
+    Ensemble(World world, Consumer<Playing> ended) {
+        this.world = world;
+        this.ended = ended;
+    }
+
+    void take(Project next) {
+        project = next;
+        pace = next.settings().pace();
+        cast = new Cast(next);
+        effects.clear();
+        next.effects().forEach(e -> effects.put(e.name(), e));
+        ropes.clear();
+        next.ropes().forEach(r -> ropes.put(r.name(), r));
+        events.clear();
+        next.events().forEach(e -> events.put(e.name(), e));
+    }
+
+    Effect effect(String name) {
+        return effects.get(name);
+    }
+
+    boolean full() {
+        return playing.size() >= Stage.MOST_INSTANCES;
+    }
+
+    /** Returns the key of a pull's main instance, which its rope's own draws are addressed by too. */
+    long key(Rope rope, long pullSeed) {
+        return Draws.instanceKey(project.settings().seed(), pullSeed, rope.seed());
+    }
+
+    /**
+     * Gives an instance its run.
+     *
+     * @param decision of its rope, at its start
+     */
+    void build(Playing instance, Rope rope, Effect effect, Decision decision) {
+        boolean main = instance.role == Playing.Role.MAIN;
+        Effect mine = main ? rope.over(effect) : effect;
+        List<Fed> fed = main ? decision.fed(mine) : List.of();
+        Map<String, Double> values = Decision.values(fed);
+        List<Emitter> emitters = decision.resolved(mine, values);
+        instance.driver = main ? Driver.of(rope.feeds(), mine, decision, world, values) : null;
+        List<Emitter> peaks = instance.driver == null ? emitters : instance.driver.peaks();
+        boolean follows = main || instance.role == Playing.Role.START;
+        Way way = follows
+                ? decision.way(instance.anchor, pace)
+                : Way.straight(instance.anchor, instance.facing, Vec3.ZERO, pace);
+        instance.apart |= rope.apart() || counted(rope) || instance.role == Playing.Role.FOLLOW;
+        if (main && rope.overrides().goneAfter().isPresent()) {
+            instance.cutAt = Math.min(
+                    instance.cutAt,
+                    instance.start + pace.stepsAt(rope.overrides().goneAfter().getAsDouble()));
+        }
+        instance.run = new EffectRun(
+                mine,
+                emitters,
+                peaks,
+                cast.of(mine, emitters, instance.apart),
+                pace,
+                instanceKey(instance, rope, mine),
+                instance.start,
+                way);
+        instance.run.stop(instance.stopped);
+        instance.dimLayers();
+    }
+
+    // Where ropes of a group count together, any of them may have to make room for another.
+    private boolean counted(Rope rope) {
+        return rope.note().group().isPresent()
+                && ropes.values().stream()
+                        .anyMatch(r -> r.limits().together()
+                                && r.note().group().equals(rope.note().group()));
+    }
+
+    private long instanceKey(Playing instance, Rope rope, Effect effect) {
+        long seed = project.settings().seed();
+        return switch (instance.role) {
+            case START -> Draws.instanceKey(seed, effect.seed().orElse(instance.key), 1);
+            case END -> Draws.instanceKey(seed, effect.seed().orElse(instance.key), 2);
+            case FOLLOW -> Draws.instanceKey(seed, effect.seed().orElse(instance.key), 16 + instance.index);
+            default ->
+                effect.seed().isPresent()
+                        ? Draws.instanceKey(seed, effect.seed().getAsLong(), rope.seed())
+                        : instance.key;
+        };
+    }
+
+    /** Lets an instance in: it bears at once. */
+    void enter(Playing instance, int step) {
+        playing.add(instance);
+        bear(instance, step);
+        begun(instance, step, true);
+    }
+
+    /** Returns for how many steps an instance is kept, that of whole effects begun by its particles included. */
+    OptionalInt hold(Effect effect, List<Emitter> emitters) {
+        return hold(effect, emitters, 0);
+    }
+
+    private OptionalInt hold(Effect effect, List<Emitter> emitters, int depth) {
+        OptionalInt own = Hold.of(effect.course(), emitters, pace).steps();
+        int longest = 0;
+        for (Emitter emitter : emitters) {
+            for (End.Child child : emitter.end().children()) {
+                Effect begun = child.effect().map(effects::get).orElse(null);
+                if (begun != null) {
+                    OptionalInt below =
+                            depth > DEEPEST ? OptionalInt.empty() : hold(begun, begun.emitters(), depth + 1);
+                    if (below.isEmpty()) {
+                        return OptionalInt.empty();
+                    }
+                    longest = Math.max(longest, below.getAsInt());
+                }
+            }
+        }
+        return own.isEmpty() ? own : OptionalInt.of(own.getAsInt() + longest);
+    }
+
+    private void bear(Playing instance, int step) {
+        if (step >= instance.muted) {
+            return;
+        }
+        if (instance.driver != null) {
+            instance.driver.drive(instance.run, step);
+        }
+        instance.run.open(project.settings().particleLimit() - particles());
+        instance.run.bear(step);
+        count(instance);
+    }
+
+    private void count(Playing instance) {
+        births += instance.run.borne();
+        swallowed += instance.run.asked() - instance.run.borne();
+    }
+
+    /** Makes a step: everything is where it belongs afterwards but for what moves exactly. */
+    void step(int step) {
+        make(step, true);
+    }
+
+    /** Puts everything that moves exactly where it is on a step. */
+    void advance(int step) {
+        List<Layer> layers = cast.layers();
+        for (int i = 0; i < layers.size(); i++) {
+            layers.get(i).advance(step);
+        }
+    }
+
+    // Everything of a step but the exact motion, which can be had for any step at once.
+    private void make(int step, boolean releasing) {
+        List<Layer> layers = cast.layers();
+        for (int i = 0; i < layers.size(); i++) {
+            if (!layers.get(i).walks()) {
+                layers.get(i).store().bury(step);
+            }
+        }
+        for (int i = 0; i < playing.size(); i++) {
+            Playing instance = playing.get(i);
+            if (instance.start < step) {
+                instance.run.open(project.settings().particleLimit() - particles());
+                instance.run.walk(step);
+                count(instance);
+                // Before their parent is released; they bear with all others below.
+                begun(instance, step, false);
+            }
+        }
+        if (releasing) {
+            release(step);
+        }
+        for (int i = 0; i < playing.size(); i++) {
+            if (playing.get(i).start <= step) {
+                bear(playing.get(i), step);
+            }
+        }
+        // Those begun now bear at once, and what they begin in turn is seen by the same loop.
+        for (int i = 0; i < playing.size(); i++) {
+            begun(playing.get(i), step, true);
+        }
+    }
+
+    private void begun(Playing parent, int step, boolean bearing) {
+        List<EffectRun.Begun> begun = parent.run.begun();
+        for (int i = 0; i < begun.size(); i++) {
+            EffectRun.Begun child = begun.get(i);
+            Effect effect = effects.get(child.effect());
+            if (effect == null || full()) {
+                swallowed++;
+                continue;
+            }
+            Playing instance = parent.child(step);
+            List<Emitter> emitters = effect.emitters();
+            instance.run = new EffectRun(
+                    effect,
+                    emitters,
+                    cast.of(effect, emitters, instance.apart),
+                    pace,
+                    child.key(),
+                    step,
+                    new EffectRun.Placement(child.origin(), child.facing(), child.velocity()));
+            if (parent.muted != Playing.NEVER) {
+                instance.dim(parent.muted, parent.dimSteps);
+            }
+            playing.add(instance);
+            if (bearing) {
+                bear(instance, step);
+            }
+        }
+        parent.run.clearBegun();
+    }
+
+    /** Tells everything that loops to end: it fades out as its effect says. */
+    void stop(int step) {
+        playing.forEach(instance -> instance.stop(step));
+    }
+
+    private void release(int step) {
+        int kept = 0;
+        int count = playing.size();
+        List<Playing> over = null;
+        for (int i = 0; i < count; i++) {
+            Playing instance = playing.get(i);
+            if (!instance.run.over(step) && step < instance.cutAt) {
+                playing.set(kept++, instance);
+            } else {
+                cast.remove(instance.run.layers());
+                instance.gone = true;
+                if (instance.role != Playing.Role.CHILD) {
+                    over = over == null ? new ArrayList<>() : over;
+                    over.add(instance);
+                }
+            }
+        }
+        while (playing.size() > kept) {
+            playing.remove(playing.size() - 1);
+        }
+        if (over != null) {
+            over.forEach(ended);
+        }
+    }
+
+    /** Takes an instance off at once, with all that its particles began. */
+    void cut(Playing instance) {
+        playing.removeIf(one -> {
+            boolean mine = one.root == instance;
+            if (mine) {
+                one.gone = true;
+                cast.remove(one.run.layers());
+            }
+            return mine;
+        });
+        ended.accept(instance);
+    }
+
+    /** Lets an instance and all that its particles began dim to nothing. */
+    void dim(Playing instance, int step, int steps) {
+        for (int i = 0; i < playing.size(); i++) {
+            if (playing.get(i).root == instance) {
+                playing.get(i).dim(step, steps);
+            }
+        }
+    }
+
+    /** Plays every instance again under a changed project, up to now; see {@link Stage#retune}. */
+    void retune(Project next, int now) {
+        if (!next.settings().pace().equals(pace)) {
+            List.copyOf(playing).forEach(this::drop);
+            playing.clear();
+        }
+        take(next);
+        // What particles began is begun anew by their parents.
+        playing.removeIf(instance -> {
+            boolean out = instance.role == Playing.Role.CHILD || !restart(instance, now);
+            if (out) {
+                drop(instance);
+            }
+            return out;
+        });
+        int earliest = now;
+        for (Playing instance : playing) {
+            OptionalInt memory = memory(instance);
+            // Nothing whose line began earlier than the longest line ago can still be there.
+            int since = memory.isPresent() ? Math.max(instance.start, now - memory.getAsInt()) : instance.start;
+            earliest = Math.min(earliest, since);
+        }
+        long bornBefore = births;
+        long swallowedBefore = swallowed;
+        for (int step = earliest; step <= now; step++) {
+            make(step, false);
+        }
+        births = bornBefore;
+        swallowed = swallowedBefore;
+        release(now);
+        advance(now);
+    }
+
+    private void drop(Playing instance) {
+        instance.gone = true;
+        if (instance.role != Playing.Role.CHILD) {
+            ended.accept(instance);
+        }
+    }
+
+    /** Returns for how many steps back an instance must be played again; empty where a line may have no end. */
+    private OptionalInt memory(Playing instance) {
+        if (!instance.run.hold().bounded()) {
+            return OptionalInt.empty();
+        }
+        int longest = 0;
+        Effect effect =
+                wanted(instance, ropes.get(instance.rope)).map(effects::get).orElse(null);
+        for (Emitter emitter : effect == null ? List.<Emitter>of() : effect.emitters()) {
+            for (End.Child child : emitter.end().children()) {
+                Effect begun = child.effect().map(effects::get).orElse(null);
+                OptionalInt below = begun == null ? OptionalInt.of(0) : hold(begun, begun.emitters(), 1);
+                if (below.isEmpty()) {
+                    return below;
+                }
+                longest = Math.max(longest, below.getAsInt());
+            }
+        }
+        return OptionalInt.of(instance.run.hold().longestLine() + longest);
+    }
+
+    private static Optional<String> wanted(Playing instance, Rope rope) {
+        if (rope == null) {
+            return Optional.empty();
+        }
+        return switch (instance.role) {
+            case MAIN -> rope.play();
+            case START -> rope.run().start();
+            case END -> rope.run().end();
+            case FOLLOW ->
+                instance.index < rope.followUps().size()
+                        ? rope.followUps().get(instance.index).play()
+                        : Optional.empty();
+            case CHILD -> Optional.empty();
+        };
+    }
+
+    private boolean restart(Playing instance, int now) {
+        Rope rope = ropes.get(instance.rope);
+        Effect effect = wanted(instance, rope).map(effects::get).orElse(null);
+        EventType event = events.get(instance.pull.event());
+        if (effect == null || event == null || !rope.event().equals(event.name())) {
+            return false;
+        }
+        build(
+                instance,
+                rope,
+                effect,
+                new Decision(rope, event, instance.pull, world, instance.start, instance.beginning, instance.key));
+        return instance.run.hold().steps().isEmpty() || !instance.run.over(now);
+    }
+
+    /** Returns a rope's follow-up as it is now; empty when it is gone. */
+    Optional<FollowUp> followUp(String rope, int index) {
+        Rope now = ropes.get(rope);
+        return now == null || index >= now.followUps().size()
+                ? Optional.empty()
+                : Optional.of(now.followUps().get(index));
+    }
+
+    Rope rope(String name) {
+        return ropes.get(name);
+    }
+
+    /** Ends everything that plays. */
+    void clear() {
+        for (Playing instance : playing) {
+            cast.remove(instance.run.layers());
+            instance.gone = true;
+        }
+        playing.clear();
+        cast.layers().forEach(layer -> layer.store().clear());
+    }
+
+    List<Playing> playing() {
+        return playing;
+    }
+
+    List<Layer> layers() {
+        return cast.layers();
+    }
+
+    int particles() {
+        int sum = 0;
+        List<Layer> layers = cast.layers();
+        for (int i = 0; i < layers.size(); i++) {
+            sum += layers.get(i).store().count();
+        }
+        return sum;
+    }
+
+    long births() {
+        return births;
+    }
+
+    long swallowed() {
+        return swallowed;
+    }
+}

@@ -1,0 +1,101 @@
+package bellrope.format.json;
+
+import bellrope.core.rope.Companion;
+import bellrope.core.rope.FollowUp;
+import bellrope.core.value.Rgba;
+import bellrope.core.value.Vec3;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What a rope brings besides its effect, as JSON, both ways. */
+final class AnswerJson {
+    private AnswerJson() {}
+
+    private enum Kind {
+        SHAKE,
+        FLASH,
+        PAUSE,
+        NOTICE
+    }
+
+    static FollowUp followUp(Thing t) {
+        Optional<String> play = t.maybeText("play");
+        Optional<String> announce = t.maybeText("announce");
+        FollowUp.Cue cue = t.choice("cue", FollowUp.Cue.class, FollowUp.Cue.BEGUN);
+        double after = t.number("after", 0);
+        Vec3 offset = t.vector("offset", Vec3.ZERO);
+        OptionalDouble inForce = t.maybeNumber("inForce");
+        double fadeOut = t.number("fadeOut", 0);
+        Optional<String> notice = t.maybeText("notice");
+        return t.make(() -> new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice));
+    }
+
+    static void write(FollowUp f, ObjectNode node) {
+        f.play().ifPresent(effect -> node.put("play", effect));
+        f.announce().ifPresent(event -> node.put("announce", event));
+        if (f.cue() != FollowUp.Cue.BEGUN) {
+            node.put("cue", Thing.word(f.cue()));
+        }
+        if (f.after() != 0) {
+            node.set("after", Json.number(f.after()));
+        }
+        if (!f.offset().equals(Vec3.ZERO)) {
+            node.set("offset", Json.vector(f.offset()));
+        }
+        f.inForce().ifPresent(s -> node.set("inForce", Json.number(s)));
+        if (f.fadeOut() != 0) {
+            node.set("fadeOut", Json.number(f.fadeOut()));
+        }
+        f.notice().ifPresent(name -> node.put("notice", name));
+    }
+
+    static Companion companion(Thing t) {
+        return switch (t.choice("do", Kind.class)) {
+            case SHAKE -> {
+                double size = t.number("size");
+                double frequency = t.number("frequency");
+                double decay = t.number("decay");
+                yield t.make(() -> new Companion.Shake(size, frequency, decay));
+            }
+            case FLASH -> {
+                Rgba colour = t.parsed("colour", Rgba::parse);
+                double opacity = t.number("opacity");
+                double seconds = t.number("seconds");
+                yield t.make(() -> new Companion.Flash(colour, opacity, seconds));
+            }
+            case PAUSE -> {
+                double seconds = t.number("seconds");
+                yield t.make(() -> new Companion.HitPause(seconds));
+            }
+            case NOTICE -> {
+                String name = t.text("name");
+                double after = t.number("after", 0);
+                yield t.make(() -> new Companion.Notice(name, after));
+            }
+        };
+    }
+
+    static void write(Companion companion, ObjectNode node) {
+        if (companion instanceof Companion.Shake shake) {
+            node.put("do", "shake");
+            node.set("size", Json.number(shake.size()));
+            node.set("frequency", Json.number(shake.frequency()));
+            node.set("decay", Json.number(shake.decay()));
+        } else if (companion instanceof Companion.Flash flash) {
+            node.put("do", "flash");
+            node.put("colour", flash.colour().toString());
+            node.set("opacity", Json.number(flash.opacity()));
+            node.set("seconds", Json.number(flash.seconds()));
+        } else if (companion instanceof Companion.HitPause pause) {
+            node.put("do", "pause");
+            node.set("seconds", Json.number(pause.seconds()));
+        } else if (companion instanceof Companion.Notice notice) {
+            node.put("do", "notice");
+            node.put("name", notice.name());
+            if (notice.after() != 0) {
+                node.set("after", Json.number(notice.after()));
+            }
+        }
+    }
+}

@@ -1,0 +1,101 @@
+import type { EventType, Rope } from '../../api/bundle'
+
+export const SHAKE = { do: 'shake', size: 0.15, frequency: 14, decay: 0.4 } as const
+export const FLASH = { do: 'flash', colour: '#FFFFFFFF', opacity: 0.25, seconds: 0.12 } as const
+export const PAUSE = { do: 'pause', seconds: 0.05 } as const
+export const NOTICE = { do: 'notice', name: 'notice', after: 0 } as const
+
+/** Something that can be added to a sentence. */
+export interface Addition {
+  words: string
+  hint: string
+  /** The slot that the sentence says it in, so that it can be opened at once. */
+  slot: string
+  add: (rope: Rope) => void
+}
+
+/** Returns what a rope does not say yet, in the order in which its sentence would say it. */
+export function additions(rope: Rope, event: EventType | undefined): Addition[] {
+  const lasts = event !== undefined && event.shape !== 'moment'
+  const all: (Addition & { there: boolean })[] = [
+    {
+      words: 'an override',
+      hint: 'counts, sizes, colours for this rope alone',
+      slot: 'overrides',
+      there: !!rope.overrides,
+      add: (r) => (r.overrides = { count: 1.5 }),
+    },
+    {
+      words: 'a delay',
+      hint: 'some time after the pull',
+      slot: 'timing',
+      there: !!rope.timing,
+      add: (r) => (r.timing = { delay: 0.1 }),
+    },
+    {
+      words: 'a beginning, an end, fades',
+      hint: 'what it begins and ends with, and how long it may last',
+      slot: 'longest',
+      there: !lasts || !!rope.run,
+      add: (r) =>
+        (r.run = event?.shape === 'state' ? { fadeIn: 3, fadeOut: 3 } : { fadeOut: 0.4, longest: 20 }),
+    },
+    {
+      words: 'a limit',
+      hint: 'cooldown, how many at a time, distance, chance',
+      slot: 'limits',
+      there: !!rope.limits,
+      add: (r) => (r.limits = { cooldown: 0.1 }),
+    },
+    {
+      words: 'an end with its subject',
+      hint: 'what becomes of it when the subject is gone',
+      slot: 'owner',
+      there: !!rope.owner,
+      add: (r) => (r.owner = { end: 'fade', over: 0.3 }),
+    },
+    {
+      words: 'a shake of the camera',
+      hint: 'added up with others under the project’s cap',
+      slot: 'companion',
+      there: false,
+      add: (r) => (r.with = [...(r.with ?? []), { ...SHAKE }]),
+    },
+    {
+      words: 'a flash of the screen',
+      hint: 'honours “less flash”',
+      slot: 'companion',
+      there: false,
+      add: (r) => (r.with = [...(r.with ?? []), { ...FLASH }]),
+    },
+    {
+      words: 'a held breath',
+      hint: 'the game stands still for some frames',
+      slot: 'companion',
+      there: false,
+      add: (r) => (r.with = [...(r.with ?? []), { ...PAUSE }]),
+    },
+    {
+      words: 'a notice to game code',
+      hint: 'hide the thing, play a sound, change the scene',
+      slot: 'companion',
+      there: false,
+      add: (r) => (r.with = [...(r.with ?? []), { do: 'notice', name: 'notice' }]),
+    },
+    {
+      words: 'an effect that follows',
+      hint: 'later, when it is over, or when it ends',
+      slot: 'follow up',
+      there: false,
+      add: (r) => (r.then = [...(r.then ?? []), { after: 0.4 }]),
+    },
+    {
+      words: 'an event that follows',
+      hint: 'announced with the same fields',
+      slot: 'follow up',
+      there: false,
+      add: (r) => (r.then = [...(r.then ?? []), { cue: 'over', announce: rope.event }]),
+    },
+  ]
+  return all.filter((a) => !a.there)
+}
