@@ -21,8 +21,12 @@ function typing(target: EventTarget | null): boolean {
  * Listens to keys on the whole page, but never while someone types.
  *
  * @param keys by name, with `Ctrl+` and `Shift+` before it
+ * @param released what to do when a key is let go, by name
  */
-export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
+export function useKeys(
+  keys: Record<string, (event: KeyboardEvent) => void>,
+  released: Record<string, () => void> = {},
+) {
   function hear(event: KeyboardEvent) {
     const command = event.ctrlKey || event.metaKey
     if (typing(event.target) && !(command && event.key.toLowerCase() !== 'z')) return
@@ -37,6 +41,14 @@ export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
     event.preventDefault()
     act(event)
   }
-  onMounted(() => window.addEventListener('keydown', hear))
-  onScopeDispose(() => window.removeEventListener('keydown', hear))
+  // What is let go is let go, wherever the focus has gone meanwhile.
+  const release = (event: KeyboardEvent) => released[event.key]?.()
+  onMounted(() => {
+    window.addEventListener('keydown', hear)
+    window.addEventListener('keyup', release)
+  })
+  onScopeDispose(() => {
+    window.removeEventListener('keydown', hear)
+    window.removeEventListener('keyup', release)
+  })
 }

@@ -13,8 +13,14 @@ const effect = computed(() => edit.effect.value)
 function setText(key: 'name' | 'description', event: Event) {
   const field = event.target as HTMLInputElement
   const text = field.value.trim()
-  if (key === 'name' && !text) field.value = effect.value.name
-  else if (text !== (effect.value[key] ?? '')) edit.changeEffect((e) => (e[key] = text), true)
+  if (key === 'name') {
+    if (!text) field.value = effect.value.name
+    // Ropes, and effects whose particles begin it, follow.
+    else if (text !== effect.value.name) {
+      const was = effect.value.name
+      project.rename({ what: 'effect', from: was, to: text }).then((done) => !done && (field.value = was))
+    }
+  } else if (text !== (effect.value[key] ?? '')) edit.changeEffect((e) => (e[key] = text), true)
 }
 function setSeed(fixed: boolean) {
   edit.changeEffect((e) => {

@@ -13,7 +13,13 @@ const at = defineModel<number>('at', { required: true })
 const edit = useEdit()
 const project = useProject()
 const effect = computed(() => edit.effect.value)
-const users = computed(() => project.ropes.filter((r) => r.body.play === effect.value.name))
+const users = computed(() =>
+  project.ropes.filter((r) =>
+    [r.body.play, r.body.run?.start, r.body.run?.end, ...(r.body.then ?? []).map((f) => f.play)].includes(
+      effect.value.name,
+    ),
+  ),
+)
 const parents = computed(() =>
   project.effects.filter((e) =>
     e.body.emitters.some((m) => m.end?.children?.some((c) => c.effect === effect.value.name)),
@@ -116,7 +122,7 @@ const findings = computed(() => props.report?.findings ?? [])
       </h2>
       <p v-for="r in users" :key="r.id" class="rope">
         <template v-for="(w, i) in project.sentences.get(r.id) ?? []" :key="i"
-          ><b v-if="w.slot !== 'words'">{{ w.text }}</b
+          ><b v-if="w.slot !== 'words'" :class="{ overridden: w.slot === 'overrides' }">{{ w.text }}</b
           ><template v-else>{{ w.text }}</template></template
         >
       </p>
@@ -129,6 +135,9 @@ const findings = computed(() => props.report?.findings ?? [])
 </template>
 
 <style scoped>
+.overridden {
+  color: var(--amber);
+}
 aside {
   border-left: 1px solid var(--line);
   overflow-y: auto;

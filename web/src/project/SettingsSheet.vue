@@ -10,6 +10,7 @@ interface Settings {
   seed: number
   particleLimit: number
   screen: { width: number; height: number; unitsHigh: number }
+  comfort?: { shake: number; flash: number }
 }
 const emit = defineEmits<{ close: [] }>()
 const project = useProject()
@@ -23,6 +24,10 @@ function set(change: (s: Settings) => void) {
   change(next)
   project.commit(part.value!.id, next)
 }
+const COMFORT = { shake: 0.5, flash: 0.6 }
+const comfort = computed(() => settings.value.comfort ?? COMFORT)
+const setComfort = (key: 'shake' | 'flash', value: number) =>
+  set((s) => (s.comfort = { ...comfort.value, [key]: value }))
 const screen = computed(() => settings.value.screen ?? { width: 1920, height: 1080, unitsHigh: 12 })
 </script>
 
@@ -118,6 +123,30 @@ const screen = computed(() => settings.value.screen ?? { width: 1920, height: 10
             @commit="(v) => set((s) => (s.screen.unitsHigh = v))"
           />
         </span>
+      </div>
+      <div class="field">
+        <span class="quiet">all shakes together move the camera by at most</span>
+        <NumberField
+          :value="comfort.shake"
+          label="Cap of shakes"
+          unit="u"
+          :step="0.05"
+          :least="0"
+          :most="10"
+          @commit="(v) => setComfort('shake', v)"
+        />
+      </div>
+      <div class="field">
+        <span class="quiet">flashes are at most so opaque</span>
+        <NumberField
+          :value="comfort.flash"
+          label="Cap of flashes"
+          unit="of 1"
+          :step="0.05"
+          :least="0"
+          :most="1"
+          @commit="(v) => setComfort('flash', v)"
+        />
       </div>
     </div>
   </el-dialog>

@@ -1,52 +1,150 @@
 <script setup lang="ts">
-import type { AccountReport } from '../api/client'
+import { ref, shallowRef, watch } from 'vue'
+import { api, Refused, type AccountReport } from '../api/client'
+import { latest } from '../common/latest'
+import { showNumber } from '../common/numberText'
+import { useProject } from '../project/useProject'
+import type { Told } from '../stage/useLive'
 
-/** What happened at the last pull, in words. Each line leads to the rope, and to the part that decided it. */
-defineProps<{ account?: AccountReport; lost: boolean }>()
+/** What happened at the last pull, in words, and at any of the pulls before. Each line leads to the part that decided. */
+const props = defineProps<{ account?: AccountReport; lost: boolean; told: Told[] }>()
 const emit = defineEmits<{ lead: [rope: string, condition: number] }>()
+const project = useProject()
+
+const finding = ref(false)
+const words = ref('')
+const found = shallowRef<AccountReport[]>([])
+const chosen = shallowRef<AccountReport>()
+const trouble = ref('')
+const look = latest<string>(async (asked) => {
+  try {
+    found.value = await api.accounts(project.id, asked)
+    trouble.value = ''
+  } catch (e) {
+    trouble.value =
+      e instanceof Refused ? 'The accounts cannot be read: the stage is not connected.' : String(e)
+  }
+})
+watch([finding, words], () => finding.value && look(words.value))
+watch(
+  () => props.account,
+  () => {
+    chosen.value = undefined
+    if (finding.value) look(words.value)
+  },
+)
+const WHAT = {
+  notice: 'is told',
+  begins: 'is told of the beginning of',
+  ends: 'is told of the end of',
+  gone: 'is told that nothing is left of',
+}
+const titled = (a: AccountReport) =>
+  `${a.event}${a.phase === 'moment' ? '' : a.value ? ` is ${a.value}` : ` ${a.phase}s`}${a.subject ? `, ${a.subject}` : ''}`
 </script>
 
 <template>
-  <section class="account" aria-label="Account" aria-live="polite" data-testid="account">
-    <p v-if="!account" class="quiet">
-      {{
-        lost
-          ? 'The stage is not connected; it will be back by itself.'
-          : 'Pull, and read here which ropes answered and why the others did not.'
-      }}
-    </p>
-    <template v-else>
-      <h2>What happened · {{ account.summary }}</h2>
-      <p v-for="note in account.notes" :key="note" class="note">{{ note }}</p>
-      <p v-for="p in account.refused" :key="p.place" class="refused">
-        {{ p.place }}: {{ p.given }} – {{ p.allowed }}
-      </p>
-      <ul>
-        <li v-for="line in account.answers" :key="line.rope" :class="{ answered: line.answered }">
-          <button @click="emit('lead', line.rope, line.condition)">
-            <svg viewBox="0 0 10 10" width="10" height="10" aria-hidden="true">
-              <circle cx="5" cy="5" r="3.4" />
-            </svg>
-            <span>
-              <b>{{ line.effect }}</b>{{
-                line.words.startsWith(line.effect) ? line.words.slice(line.effect.length) : ' ' + line.words
-              }}
-            </span>
+  <section class="account" aria-label="Account">
+    <div class="top">
+      <button class="link small" :aria-expanded="finding" @click="finding = !finding">
+        {{ finding ? 'The last pull' : 'All accounts' }}
+      </button>
+      <a v-if="finding" class="link small" :href="api.accountsPath(project.id)" download
+        >Save as lines of JSON</a
+      >
+    </div>
+    <div v-if="finding" class="find">
+      <input
+        v-model="words"
+        type="search"
+        placeholder="Words of an account: thatch, cooldown, crow-3"
+        aria-label="Find in the accounts"
+        @keydown.stop
+      />
+      <p v-if="trouble" class="refused">{{ trouble }}</p>
+      <p v-else-if="!found.length" class="quiet">No account says so.</p>
+      <ol>
+        <li v-for="a in found" :key="a.number">
+          <button :aria-current="chosen === a" @click="chosen = a">
+            <span class="quiet">{{ showNumber(Number(a.at.toFixed(2))) }} s</span>
+            <span
+              ><b>{{ titled(a) }}</b> · {{ a.summary }}</span
+            >
           </button>
         </li>
-      </ul>
-    </template>
+      </ol>
+    </div>
+    <div v-if="!finding || chosen" aria-live="polite" data-testid="account">
+      <p v-if="!(chosen ?? account)" class="quiet">
+        {{
+          lost
+            ? 'The stage is not connected; it will be back by itself.'
+            : 'Pull, and read here which ropes answered and why the others did not.'
+        }}
+      </p>
+      <template v-for="a in [chosen ?? account]" :key="a?.number">
+        <template v-if="a">
+          <h2>What happened · {{ a.summary }}</h2>
+          <p v-for="note in a.notes" :key="note" class="note">{{ note }}</p>
+          <p v-for="p in a.refused" :key="p.place" class="refused">
+            {{ p.place }}: {{ p.given }} – {{ p.allowed }}
+          </p>
+          <ul>
+            <li v-for="(line, i) in a.answers" :key="i" :class="{ answered: line.answered }">
+              <button @click="emit('lead', line.rope, line.condition)">
+                <svg viewBox="0 0 10 10" width="10" height="10" aria-hidden="true">
+                  <circle cx="5" cy="5" r="3.4" />
+                </svg>
+                <span>
+                  <b>{{ line.effect || line.rope }}</b>{{
+                    line.words.startsWith(line.effect || line.rope)
+                      ? line.words.slice((line.effect || line.rope).length)
+                      : ' ' + line.words
+                  }}
+                </span>
+              </button>
+            </li>
+          </ul>
+        </template>
+      </template>
+    </div>
+    <ul v-if="told.length && !finding" class="told" aria-label="What the game is told">
+      <li v-for="(t, i) in told" :key="i">
+        <span class="quiet">{{ showNumber(Number(t.at.toFixed(2))) }} s</span> the game {{ WHAT[t.what] }}
+        <b>{{ t.name }}</b>
+      </li>
+    </ul>
   </section>
 </template>
 
 <style scoped>
 .account {
-  padding: 8px 14px 12px;
+  padding: 6px 14px 12px;
 }
+.top {
+  display: flex;
+  justify-content: space-between;
+}
+.small {
+  font-size: 12px;
+  min-height: 24px;
+}
+.find input {
+  width: 100%;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+  padding: 4px 8px;
+}
+ol,
 ul {
   list-style: none;
   margin: 2px 0 0;
   padding: 0;
+}
+ol {
+  max-height: 180px;
+  overflow-y: auto;
 }
 li button {
   display: flex;
@@ -56,8 +154,15 @@ li button {
   min-height: 24px;
   width: 100%;
 }
-li button:hover {
+li button:hover,
+li button[aria-current='true'] {
   background: var(--bronze-pale);
+}
+.told {
+  margin-top: 6px;
+  padding-top: 6px;
+  border-top: 1px solid var(--line);
+  font-size: 12px;
 }
 svg {
   flex: none;

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import type { ResponseView, Words } from '../api/client'
+import type { NoticedView, ResponseView, WiringView, Words } from '../api/client'
 import type { Rope } from '../api/bundle'
 import { useProject, type Part } from '../project/useProject'
+import Balance from './Balance.vue'
+import BulkBar from './BulkBar.vue'
 import RopeRow from './RopeRow.vue'
 
 /** All ropes as sentences with their responses on one time axis. */
@@ -11,14 +13,20 @@ const props = defineProps<{
   open: number
   find: string
   waiting: boolean
+  wiring?: WiringView
+  findings: Map<number, NoticedView[]>
 }>()
-const emit = defineEmits<{ open: [id: number]; add: [] }>()
+const emit = defineEmits<{ open: [id: number]; add: []; mend: [finding: NoticedView] }>()
 const project = useProject()
 
 const SECONDS = 3
-const SORTS = ['by event', 'weight', 'presence', 'release'] as const
+const SORTS = ['by event', 'weight', 'presence', 'release', 'findings'] as const
 const sort = ref<(typeof SORTS)[number]>('by event')
 const list = ref<HTMLElement>()
+const weighing = ref(false)
+const choosing = ref(false)
+const chosen = ref(new Set<number>())
+const bulk = ref<InstanceType<typeof BulkBar>>()
 
 const weight = (rope: Rope) => project.events.find((e) => e.body.name === rope.event)?.body.weight ?? 0
 const NONE: Words[] = []
@@ -30,6 +38,8 @@ const shown = computed(() => {
     (r) =>
       !find ||
       r.body.name.toLowerCase().includes(find) ||
+      (r.body.group ?? '').toLowerCase().includes(find) ||
+      (r.body.remark ?? '').toLowerCase().includes(find) ||
       words(r.id)
         .map((w) => w.text)
         .join('')
@@ -41,6 +51,10 @@ const shown = computed(() => {
     return [...ropes].sort((a, b) => (order.get(a.body.event) ?? 0) - (order.get(b.body.event) ?? 0))
   }
   const key = (r: Part<Rope>) => {
+    if (sort.value === 'findings') {
+      const found = props.findings.get(r.id) ?? []
+      return found.length + (found.some((f) => f.severity === 'wrong') ? 100 : 0)
+    }
     const n = props.responses.get(r.id)?.numbers
     return sort.value === 'weight'
       ? weight(r.body)
@@ -65,7 +79,42 @@ watch(
     list.value?.querySelector('.row.open')?.scrollIntoView({ block: 'nearest' })
   },
 )
-defineExpose({ shown })
+/** Opens a rope; with Ctrl it is chosen, with Shift all up to it. */
+function click(id: number, event?: MouseEvent) {
+  if (event?.ctrlKey || event?.metaKey || (choosing.value && !event?.shiftKey)) toggle(id)
+  else if (event?.shiftKey) {
+    const ids = shown.value.map((r) => r.id)
+    const [a, b] = [ids.indexOf(props.open), ids.indexOf(id)].sort((p, q) => p - q)
+    choosing.value = true
+    chosen.value = new Set([...chosen.value, ...ids.slice(Math.max(0, a), b + 1)])
+  } else emit('open', id)
+}
+function toggle(id: number) {
+  choosing.value = true
+  const next = new Set(chosen.value)
+  if (!next.delete(id)) next.add(id)
+  chosen.value = next
+}
+function done() {
+  choosing.value = false
+  chosen.value = new Set()
+}
+const acting = () => (chosen.value.size ? [...chosen.value] : props.open ? [props.open] : [])
+async function duplicate() {
+  if (!chosen.value.size && props.open) {
+    chosen.value = new Set([props.open])
+    choosing.value = true
+    await nextTick()
+  }
+  await bulk.value?.duplicate()
+}
+function switchOff() {
+  const ids = acting()
+  const bodies = project.ropes.filter((r) => ids.includes(r.id))
+  const off = !bodies.every((r) => r.body.off)
+  project.change(bodies.map((r) => ({ part: r.id, body: { ...r.body, off: off || undefined } })))
+}
+defineExpose({ shown, duplicate, switchOff, toggle })
 </script>
 
 <template>
@@ -76,9 +125,24 @@ defineExpose({ shown })
         <button v-for="s in SORTS" :key="s" :aria-pressed="sort === s" @click="sort = s">{{ s }}</button>
       </span>
       <button class="link" @click="emit('add')">+ rope</button>
-      <span class="quiet right">{{ waiting ? 'computing…' : 'a usual pull, 3 s' }}</span>
+      <button class="link" :aria-pressed="choosing" @click="choosing ? done() : (choosing = true)">
+        several
+      </button>
+      <button class="link" :aria-pressed="weighing" @click="weighing = !weighing">
+        {{ weighing ? 'sentences' : 'balance' }}
+      </button>
+      <span v-if="waiting" class="quiet right">computing…</span>
     </div>
-    <div class="ruler" aria-hidden="true">
+    <BulkBar
+      v-if="choosing"
+      ref="bulk"
+      :chosen="chosen"
+      :shown="shown.map((r) => r.id)"
+      @choose="chosen = new Set($event)"
+      @done="done"
+    />
+    <Balance v-if="weighing" :wiring="wiring" :open="open" @open="emit('open', $event)" />
+    <div v-if="!weighing" class="ruler" aria-hidden="true">
       <span
         v-for="t in [0, 0.1, 0.5, 1, 1.5, 2, 2.5, 3]"
         :key="t"
@@ -86,7 +150,7 @@ defineExpose({ shown })
         >{{ t === 3 ? '3 s' : t }}</span
       >
     </div>
-    <div ref="list" class="rows">
+    <div v-if="!weighing" ref="list" class="rows">
       <p v-if="project.ropes.length === 0" class="empty">
         A rope says: <i>when</i> this event comes, <i>play</i> that. There is none yet.
         <template v-if="project.events.length"
@@ -99,13 +163,16 @@ defineExpose({ shown })
         :id="rope.id"
         :key="rope.id"
         :name="rope.body.name"
-        :broken="!rope.body.play"
+        :rope="rope.body"
+        :findings="findings.get(rope.id)"
+        :chosen="choosing ? chosen.has(rope.id) : undefined"
         :words="words(rope.id)"
         :response="responses.get(rope.id)"
         :most="most"
         :open="rope.id === open"
         :seconds="SECONDS"
-        @open="emit('open', $event)"
+        @open="click"
+        @mend="emit('mend', $event)"
       >
         <template v-if="rope.id === open" #default><slot name="open" /></template>
       </RopeRow>
@@ -122,9 +189,10 @@ defineExpose({ shown })
 }
 .tools {
   display: flex;
-  gap: 14px;
+  gap: 12px;
   align-items: baseline;
   padding: 9px 16px 7px;
+  overflow: hidden;
   border-bottom: 1px solid var(--line);
   white-space: nowrap;
 }

@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { EventType } from '../api/bundle'
 import { useProject, type Part } from '../project/useProject'
+import EventSheet from './EventSheet.vue'
+import ShapeGlyph from './ShapeGlyph.vue'
+import WorldSheet from './WorldSheet.vue'
 
 /** The events of the game by subject, with a handle on each. */
 const props = defineProps<{ selected: number }>()
@@ -12,15 +15,20 @@ const subjects = computed(() => {
   const groups = new Map<string, { event: Part<EventType>; ropes: number }[]>()
   for (const event of project.events) {
     const subject = event.body.name.split('.')[0]
-    const ropes = project.ropes.filter((r) => r.body.event === event.body.name && r.body.play).length
+    const ropes = project.ropes.filter((r) => r.body.event === event.body.name && !r.body.off).length
     groups.set(subject, [...(groups.get(subject) ?? []), { event, ropes }])
   }
   return groups
 })
 const unanswered = computed(
-  () => [...subjects.value.values()].flat().filter((line) => line.ropes === 0).length,
+  () =>
+    [...subjects.value.values()].flat().filter((line) => line.ropes === 0 && !line.event.body.unanswered)
+      .length,
 )
-const verb = (name: string) => name.split('.')[1]
+const verb = (name: string) => name.split('.')[1] ?? name
+/** The event whose sheet is open, 0 for a new one. */
+const sheet = ref<number>()
+const world = ref(false)
 </script>
 
 <template>
@@ -31,8 +39,8 @@ const verb = (name: string) => name.split('.')[1]
     </div>
     <div class="list">
       <p v-if="project.events.length === 0" class="empty">
-        Events are what the game announces, such as <b>courier.landed</b>. They come with the bundle: import
-        one from the menu under the project’s name.
+        Events are what the game announces, such as <b>courier.landed</b>. Make the first below, or import a
+        bundle from the menu under the project’s name.
       </p>
       <template v-for="[subject, lines] in subjects" :key="subject">
         <h3>{{ subject }}</h3>
@@ -40,7 +48,11 @@ const verb = (name: string) => name.split('.')[1]
           v-for="{ event, ropes } in lines"
           :key="event.id"
           class="line"
-          :class="{ selected: event.id === props.selected, hollow: ropes === 0 }"
+          :class="{
+            selected: event.id === props.selected,
+            hollow: ropes === 0,
+            wanted: !event.body.unanswered,
+          }"
         >
           <button
             class="name"
@@ -48,10 +60,16 @@ const verb = (name: string) => name.split('.')[1]
             :title="event.body.description"
             @click="emit('select', event.id)"
           >
-            <svg viewBox="0 0 10 10" width="10" height="10" aria-hidden="true">
-              <circle cx="5" cy="5" r="3.4" />
-            </svg>
+            <ShapeGlyph :shape="event.body.shape" :hollow="ropes === 0" />
             <span>{{ verb(event.body.name) }}</span>
+          </button>
+          <button
+            class="edit"
+            :aria-label="`Edit ${event.body.name}`"
+            :title="`Edit ${event.body.name}`"
+            @click="sheet = event.id"
+          >
+            …
           </button>
           <svg
             class="weight"
@@ -71,9 +89,14 @@ const verb = (name: string) => name.split('.')[1]
               :class="{ on: i <= event.body.weight }"
             />
           </svg>
-          <span class="count" :aria-label="ropes === 0 ? 'nobody answers' : `${ropes} ropes`">{{
-            ropes || '–'
-          }}</span>
+          <span
+            class="count"
+            :aria-label="
+              ropes ? `${ropes} ropes` : event.body.unanswered ? 'no answer is wanted' : 'nobody answers'
+            "
+            :title="event.body.unanswered"
+            >{{ ropes || (event.body.unanswered ? '✓' : '–') }}</span
+          >
           <button
             class="handle"
             :aria-label="`Pull ${event.body.name}`"
@@ -88,10 +111,28 @@ const verb = (name: string) => name.split('.')[1]
         </div>
       </template>
     </div>
-    <p class="foot quiet">
-      <svg viewBox="0 0 10 10" width="9" height="9" aria-hidden="true"><circle cx="5" cy="5" r="3.4" /></svg>
-      moment · hollow: nobody answers · Space pulls
-    </p>
+    <div class="foot quiet">
+      <p>
+        <button class="link" @click="sheet = 0">+ event</button>
+        <button class="link" @click="world = true">channels, places</button>
+      </p>
+      <p>
+        <ShapeGlyph shape="moment" /> moment <ShapeGlyph shape="span" /> span
+        <ShapeGlyph shape="state" /> state · hollow: nobody answers
+      </p>
+    </div>
+    <EventSheet
+      v-if="sheet !== undefined"
+      :id="sheet"
+      @close="sheet = undefined"
+      @made="
+        (id) => {
+          sheet = id
+          emit('select', id)
+        }
+      "
+    />
+    <WorldSheet v-if="world" @close="world = false" />
   </nav>
 </template>
 
@@ -139,17 +180,19 @@ h3 {
   text-align: left;
   height: 100%;
 }
-.name svg circle,
-.foot circle {
-  fill: var(--bronze);
-  stroke: var(--bronze);
-}
 .hollow .name {
   color: var(--muted);
 }
-.hollow .name circle {
-  fill: none;
-  stroke: var(--muted);
+.edit {
+  width: 24px;
+  height: 24px;
+  color: var(--muted);
+  opacity: 0;
+}
+.line:hover .edit,
+.line:focus-within .edit,
+.selected .edit {
+  opacity: 1;
 }
 .weight rect {
   fill: var(--bronze-soft);
@@ -192,9 +235,20 @@ h3 {
   margin: 14px;
   color: var(--muted);
 }
+.foot p {
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 6px;
+  align-items: center;
+}
+.foot p:first-child {
+  gap: 14px;
+  margin-bottom: 4px;
+}
 .foot {
   margin: 0;
-  padding: 10px 14px;
+  padding: 8px 14px;
   border-top: 1px solid var(--line);
   font-size: 12px;
 }

@@ -1,87 +1,191 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { Datum, EventType, Payload, Vector } from '../api/bundle'
+import { computed, ref } from 'vue'
+import type { EventType, Rope } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
+import { useProject } from '../project/useProject'
+import PayloadFields from './PayloadFields.vue'
+import type { Alternating, Pulling } from './usePulling'
 
-/** The payload of the next pull, and the pull itself. */
-const props = defineProps<{ event: EventType; payload: Payload; strength: string }>()
-const emit = defineEmits<{
-  strength: [name: 'soft' | 'usual' | 'hard']
-  payload: [payload: Payload]
-  pull: [pressed: number]
-}>()
+/** The pull: what it carries, and the hand on it, which for a span is held and for a state chooses. */
+const props = defineProps<{ event: EventType; pulling: Pulling; rope?: Rope }>()
+const emit = defineEmits<{ gone: [subject: string] }>()
+const project = useProject()
 
+const hand = computed(() => props.pulling)
 const STRENGTHS = ['soft', 'usual', 'hard'] as const
-const fields = computed(() => props.event.fields.filter((f) => f.name in props.payload))
+const more = ref(false)
+const kept = ref(false)
+const state = computed(() => props.pulling.states.get(props.event.name))
+const varies = computed(() => props.event.fields.some((f) => f.type === 'number'))
+const sided = computed(() =>
+  props.event.fields.some((f) => ['direction', 'normal', 'heading', 'velocity'].includes(f.type)),
+)
+/** Channels that a rope of this event looks at. */
+const channels = computed(() => {
+  const asked = new Set<string>()
+  for (const rope of project.ropes)
+    if (rope.body.event === props.event.name)
+      for (const part of [...rope.body.feeds, ...rope.body.conditions])
+        if ('channel' in part && part.channel) asked.add(part.channel)
+  return project.channels.filter((c) => asked.has(c.body.name)).map((c) => c.body)
+})
+const said = (name: string, usual: number) => props.pulling.channels.get(name) ?? usual
+const usualOf = (c: { usual?: number; range: [number, number] }) => c.usual ?? (c.range[0] + c.range[1]) / 2
 
-function set(name: string, value: Datum) {
-  emit('payload', { ...props.payload, [name]: value })
+function down(e: PointerEvent) {
+  ;(e.currentTarget as HTMLElement).setPointerCapture(e.pointerId)
+  if (props.pulling.holding && kept.value) props.pulling.end()
+  else props.pulling.begin(e.timeStamp)
 }
-function setAxis(name: string, axis: number, value: number) {
-  const next = [...(props.payload[name] as Vector)] as Vector
-  next[axis] = value
-  set(name, next)
+function up() {
+  if (!kept.value) props.pulling.end()
 }
+function byKey(e: KeyboardEvent, isDown: boolean) {
+  if (e.key !== 'Enter' || e.repeat) return
+  e.preventDefault()
+  if (isDown) props.pulling.begin(e.timeStamp)
+  else if (!kept.value) props.pulling.end()
+}
+const subjectName = computed(() => props.pulling.subject || props.event.name.split('.')[0])
 </script>
 
 <template>
   <section class="pull" aria-label="Pull">
     <div class="head">
-      <h2>Pull {{ event.name }}</h2>
-      <span role="group" aria-label="Strength" class="strengths">
+      <h2>
+        {{ event.shape === 'span' ? 'Hold' : event.shape === 'state' ? 'Switch' : 'Pull' }} {{ event.name }}
+      </h2>
+      <span v-if="varies" role="group" aria-label="Strength" class="strengths">
         <button
           v-for="(s, i) in STRENGTHS"
           :key="s"
-          :aria-pressed="strength === s"
+          :aria-pressed="hand.strength === s"
           :title="`Key ${i + 1}`"
-          @click="emit('strength', s)"
+          @click="hand.setStrength(s)"
         >
           {{ s }}
         </button>
       </span>
-      <button class="button primary" @click="emit('pull', $event.timeStamp)">Pull <kbd>Space</kbd></button>
-    </div>
-    <div class="fields">
-      <span v-for="field in fields" :key="field.name" class="field">
-        <span class="quiet">{{ field.name }}</span>
-        <NumberField
-          v-if="field.type === 'number'"
-          :value="payload[field.name] as number"
-          :label="field.name"
-          :unit="field.unit || ' '"
-          :step="(field.range[1] - field.range[0]) / 20"
-          @draft="set(field.name, $event)"
-          @commit="set(field.name, $event)"
-        />
-        <select
-          v-else-if="field.type === 'choice'"
-          :value="payload[field.name]"
-          :aria-label="field.name"
-          @change="set(field.name, ($event.target as HTMLSelectElement).value)"
-          @keydown.stop
+      <button v-if="event.shape === 'moment'" class="button primary" @click="hand.pull($event.timeStamp)">
+        Pull <kbd>Space</kbd>
+      </button>
+      <template v-else-if="event.shape === 'span'">
+        <label class="keep"><input v-model="kept" type="checkbox" /> stays held</label>
+        <button
+          class="button primary"
+          :class="{ held: hand.holding }"
+          :aria-pressed="hand.holding"
+          @pointerdown.prevent="down"
+          @pointerup="up"
+          @pointercancel="up"
+          @keydown="byKey($event, true)"
+          @keyup="byKey($event, false)"
         >
-          <option v-for="o in field.options" :key="o">{{ o }}</option>
-        </select>
+          {{ hand.holding ? 'Held' : 'Hold' }} <kbd>Space</kbd>
+        </button>
+      </template>
+    </div>
+    <div v-if="event.shape === 'state'" class="values" role="group" :aria-label="event.name">
+      <button
+        v-for="v in event.values"
+        :key="v"
+        :aria-pressed="(state ?? event.values![0]) === v"
+        @click="hand.switchTo(v, $event.timeStamp)"
+      >
+        {{ v }}
+      </button>
+    </div>
+    <PayloadFields :event="event" :payload="hand.payload" @payload="hand.setPayload($event)" />
+    <div v-for="c in channels" :key="c.name" class="channel">
+      <span>{{ c.name }}</span>
+      <input
+        type="range"
+        :min="c.range[0]"
+        :max="c.range[1]"
+        :step="(c.range[1] - c.range[0]) / 100"
+        :value="said(c.name, usualOf(c))"
+        :aria-label="`${c.name}, as the game would publish it`"
+        @input="hand.publish(c.name, Number(($event.target as HTMLInputElement).value))"
+        @keydown.stop
+      />
+      <NumberField
+        :value="said(c.name, usualOf(c))"
+        :label="c.name"
+        :unit="c.unit || ' '"
+        :step="(c.range[1] - c.range[0]) / 20"
+        @draft="hand.publish(c.name, $event)"
+        @commit="hand.publish(c.name, $event)"
+      />
+    </div>
+    <button class="link small" :aria-expanded="more" @click="more = !more">
+      {{ more ? 'Fold' : event.shape === 'moment' ? 'Repeat, alternate, pair…' : 'Whose it is, how long…' }}
+    </button>
+    <div v-if="more" class="more">
+      <template v-if="event.shape === 'moment'">
+        <label>
+          <input v-model="hand.repeating" type="checkbox" /> again every
+          <NumberField
+            :value="hand.every"
+            label="Seconds between pulls"
+            unit="s"
+            kind="time"
+            :least="0.05"
+            :most="60"
+            :step="0.05"
+            :steps-per-second="project.stepsPerSecond"
+            @draft="hand.every = $event"
+            @commit="hand.every = $event"
+          />
+        </label>
+        <label>
+          alternating
+          <select
+            :value="hand.alternating"
+            aria-label="What alternates"
+            @change="hand.alternating = ($event.target as HTMLSelectElement).value as Alternating"
+          >
+            <option value="">nothing</option>
+            <option v-if="sided" value="side">the side</option>
+            <template v-for="f in event.fields" :key="f.name">
+              <option v-if="f.type === 'choice'" :value="`choice ${f.name}`">{{ f.name }}</option>
+            </template>
+          </select>
+        </label>
+        <label>
+          in the same instant
+          <select v-model="hand.also" aria-label="Pulled in the same instant">
+            <option value="">nothing else</option>
+            <template v-for="e in project.events" :key="e.id">
+              <option v-if="e.body.name !== event.name">{{ e.body.name }}</option>
+            </template>
+          </select>
+        </label>
+      </template>
+      <label v-else>
+        the take holds it for
+        <NumberField
+          :value="hand.heldFor"
+          label="Seconds held in the take"
+          unit="s"
+          kind="time"
+          :least="0"
+          :most="10"
+          :steps-per-second="project.stepsPerSecond"
+          @commit="hand.heldFor = $event"
+        />
+      </label>
+      <label>
+        subject
         <input
-          v-else-if="field.type === 'text'"
-          :value="payload[field.name]"
-          :aria-label="field.name"
-          @change="set(field.name, ($event.target as HTMLInputElement).value)"
+          v-model.lazy.trim="hand.subject"
+          class="subject"
+          maxlength="80"
+          :placeholder="event.name.split('.')[0]"
+          aria-label="Subject"
           @keydown.stop
         />
-        <template v-else>
-          <NumberField
-            v-for="(axis, i) in ['x', 'y', 'z']"
-            :key="axis"
-            :value="(payload[field.name] as Vector)[i]"
-            :label="`${field.name} ${axis}`"
-            :unit="i < 2 ? ',' : field.type === 'position' ? 'u' : ' '"
-            :step="field.type === 'position' ? 0.5 : 0.1"
-            @draft="setAxis(field.name, i, $event)"
-            @commit="setAxis(field.name, i, $event)"
-          />
-        </template>
-      </span>
+      </label>
+      <button class="link" @click="emit('gone', subjectName)">Let {{ subjectName }} be gone</button>
     </div>
   </section>
 </template>
@@ -117,26 +221,73 @@ kbd {
   font-weight: 500;
   margin-left: 4px;
 }
-.fields {
+.keep {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  color: var(--muted);
+  font-size: 12px;
+}
+.button.held {
+  background: var(--verdigris);
+  border-color: var(--verdigris);
+}
+.values {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 8px;
+  gap: 4px;
   margin-top: 6px;
 }
-.field {
-  display: inline-flex;
-  gap: 5px;
-  align-items: baseline;
-  background: var(--card);
+.values button {
+  padding: 3px 10px;
   border: 1px solid var(--line);
   border-radius: 4px;
-  padding: 2px 8px;
+  background: var(--card);
+}
+.values button[aria-pressed='true'] {
+  border-color: var(--bronze);
+  background: var(--bronze-pale);
+  font-weight: 600;
+}
+.channel {
+  display: grid;
+  grid-template-columns: 104px 1fr auto;
+  gap: 10px;
+  align-items: center;
+  margin-top: 6px;
+}
+.channel input {
+  accent-color: var(--bronze);
+  min-width: 0;
+}
+.small {
+  font-size: 12px;
+  margin-top: 4px;
+  min-height: 24px;
+}
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  padding: 2px 0 4px;
+}
+.more label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
 }
 select,
-input {
-  border: 0;
-  background: none;
-  font-weight: 600;
-  padding: 0;
+.subject {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+  padding: 2px 4px;
+}
+.subject {
+  width: 90px;
+}
+input[type='checkbox'] {
+  accent-color: var(--bronze);
+  margin: 0;
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ResponseView, Words } from '../api/client'
+import type { NoticedView, ResponseView, Words } from '../api/client'
+import type { Rope } from '../api/bundle'
 import { showNumber, showPresence } from '../common/numberText'
 import ResponseStrip from './ResponseStrip.vue'
 import RopeSentence from './RopeSentence.vue'
@@ -9,14 +10,25 @@ import RopeSentence from './RopeSentence.vue'
 const props = defineProps<{
   id: number
   name: string
-  broken: boolean
+  rope: Rope
   words: Words[]
+  findings?: NoticedView[]
+  /** Whether it is one of several chosen; absent while none are being chosen. */
+  chosen?: boolean
   response?: ResponseView
   most: number
   open: boolean
   seconds: number
 }>()
-const emit = defineEmits<{ open: [id: number] }>()
+const emit = defineEmits<{ open: [id: number, event?: MouseEvent]; mend: [finding: NoticedView] }>()
+const broken = computed(() => !props.rope.play && !props.rope.with?.length && !props.rope.then?.length)
+/** What is wrong before what is doubtful; what the row says anyway is left out. */
+const noticed = computed(() =>
+  (props.findings ?? [])
+    .filter((f) => f.check !== 'gap' || !props.response?.silent)
+    .sort((a, b) => Number(b.severity === 'wrong') - Number(a.severity === 'wrong'))
+    .slice(0, props.open ? 5 : 1),
+)
 
 const release = computed(() => {
   const seconds = props.response?.numbers?.release
@@ -25,13 +37,35 @@ const release = computed(() => {
 </script>
 
 <template>
-  <article class="row" :class="{ open, broken }" :data-rope="name">
-    <div class="line" @click="emit('open', id)">
-      <button class="knot" :aria-label="`Open ${name}`" :aria-current="open" @click.stop="emit('open', id)" />
+  <article class="row" :class="{ open, broken, off: rope.off, chosen }" :data-rope="name">
+    <div class="line" @click="emit('open', id, $event)">
+      <input
+        v-if="chosen !== undefined"
+        type="checkbox"
+        class="choose"
+        :checked="chosen"
+        :aria-label="`Choose ${name}`"
+        @click.stop="emit('open', id, { ctrlKey: true } as MouseEvent)"
+      />
+      <button
+        v-else
+        class="knot"
+        :aria-label="`Open ${name}`"
+        :aria-current="open"
+        @click.stop="emit('open', id, $event)"
+      />
       <div class="middle">
         <RopeSentence :words="words" />
         <ResponseStrip :response="response" :most="most" :open="open" :seconds="seconds" />
-        <p v-if="response?.silent" class="why">nothing can play: {{ response.silent }}</p>
+        <p v-if="rope.off" class="note">switched off</p>
+        <p v-else-if="response?.silent" class="why">nothing can play: {{ response.silent }}</p>
+        <p v-if="rope.remark || (rope.group && open)" class="note">
+          <b v-if="rope.group">{{ rope.group }}</b> {{ rope.remark }}
+        </p>
+        <p v-for="f in noticed" :key="f.check + f.words" class="finding" :class="f.severity">
+          {{ f.words }}
+          <button v-if="f.remedy" class="link" @click.stop="emit('mend', f)">{{ f.remedy.words }}</button>
+        </p>
       </div>
       <dl v-if="response?.numbers" class="figures">
         <dt>peak</dt>
@@ -123,6 +157,37 @@ dd {
   margin: 0;
   font-weight: 600;
   white-space: nowrap;
+}
+.off .middle {
+  opacity: 0.62;
+}
+.off .knot::before {
+  border-style: dashed;
+}
+.row.chosen {
+  background: var(--bronze-pale);
+}
+.choose {
+  justify-self: center;
+  align-self: start;
+  margin-top: 4px;
+  accent-color: var(--bronze);
+  z-index: 1;
+}
+.note,
+.finding {
+  margin: 2px 0 0;
+  color: var(--muted);
+  font-size: 12px;
+}
+.finding.doubtful {
+  color: var(--amber);
+}
+.finding.wrong {
+  color: var(--vermilion);
+}
+.finding .link {
+  font-size: 12px;
 }
 .why {
   margin: 2px 0 0;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { api, Refused, type AccountReport, type ResponseView } from '../api/client'
-import type { Effect, Payload, Rope, Vector } from '../api/bundle'
+import type { Effect, Payload, Vector } from '../api/bundle'
 import { latest } from '../common/latest'
 import { useKeys } from '../common/useKeys'
 import EffectBench from '../effect/EffectBench.vue'
@@ -16,6 +16,10 @@ import EventList from './EventList.vue'
 import NumbersRow from './NumbersRow.vue'
 import PullPanel from './PullPanel.vue'
 import RopeSentence from './RopeSentence.vue'
+import RopeTools from './RopeTools.vue'
+import { usePulling } from './usePulling'
+import { useWiring } from './useWiring'
+import { newRope } from './newRope'
 
 /** The view of ropes: pull an event, see the response, read its numbers, change one thing, pull again. */
 defineProps<{ find: string }>()
@@ -27,9 +31,6 @@ const board = ref<InstanceType<typeof Board>>()
 const eventId = ref(0)
 const ropeId = ref(0)
 const shaping = ref(false)
-const strength = ref('usual')
-const payload = ref<Payload>({})
-const seed = ref(1)
 const lit = ref<number>()
 const take = shallowRef<Take>()
 const responses = reactive(new Map<number, ResponseView>())
@@ -43,6 +44,7 @@ const effect = computed(() => project.effects.find((e) => e.body.name === rope.v
 const users = computed(() => project.ropes.filter((r) => r.body.play === rope.value?.body.play).length)
 const sprites = computed(() => spriteSources(project.id, project.sprites))
 
+const wiring = useWiring()
 const live = useLive(
   computed(() => project.id),
   {
@@ -50,6 +52,7 @@ const live = useLive(
     changed: (saved) => project.takeFromElsewhere(saved),
     replaced: () => project.open(project.id),
     refused: (detail, problems) => (project.refusal = { title: 'Not pulled', detail, problems }),
+    open: () => pulling.again(),
     back: () => {
       offline.value = ''
       if (project.drafts.size) project.saveDrafts()
@@ -59,11 +62,24 @@ const live = useLive(
 )
 watch(live.state, (state) => emit('link', state), { immediate: true })
 
+const pulling = usePulling({
+  eventId,
+  event,
+  rope,
+  live,
+  expect: (pressed) => stage.value?.expectPull(pressed),
+  beforehand: sendDrafts,
+  changed: () => fetchTake({ fit: false }),
+  failed: (words) => (offline.value = words),
+})
+
 const first = computed(() => take.value?.head.account.answers.find((a) => a.answered))
-const point = computed<Vector>(() => (first.value?.origin as Vector | undefined) ?? positionOf(payload.value))
+const point = computed<Vector>(
+  () => (first.value?.origin as Vector | undefined) ?? positionOf(pulling.payload),
+)
 const normal = computed<Vector>(() => {
   const field = event.value?.body.fields.find((f) => f.type === 'normal')
-  const given = field && (payload.value[field.name] as Vector | undefined)
+  const given = field && (pulling.payload[field.name] as Vector | undefined)
   return given ?? [0, 1, 0]
 })
 
@@ -84,13 +100,16 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
     const buffer = await api.take(project.id, {
       rope: id,
       event: rope.value.body.event,
-      payload: fit ? undefined : payload.value,
-      seed: seed.value,
+      payload: fit ? undefined : pulling.payload,
+      value: undefined,
+      held: pulling.heldFor,
+      channels: Object.fromEntries(pulling.channels),
+      seed: pulling.seed,
       drafts: project.draftList,
     })
     if (id !== ropeId.value) return
     take.value = readTake(buffer)
-    if (fit) payload.value = take.value.head.payload as Payload
+    if (fit) pulling.payload = take.value.head.payload as Payload
     offline.value = ''
     performance.mark('take shown')
   } catch (e) {
@@ -126,8 +145,7 @@ function open(id: number, fit = true) {
   eventId.value = project.events.find((e) => e.body.name === body.event)?.id ?? 0
   lit.value = undefined
   if (fit) {
-    strength.value = 'usual'
-    payload.value = {}
+    pulling.forget()
   }
   fetchTake({ fit })
 }
@@ -140,48 +158,21 @@ function select(id: number) {
   else {
     ropeId.value = 0
     take.value = undefined
-    setStrength('usual')
+    pulling.setStrength('usual')
   }
 }
 
-function setStrength(name: 'soft' | 'usual' | 'hard') {
-  strength.value = name
-  const ready = project.strengths.get(eventId.value)?.[name]
-  if (!ready || !event.value) return
-  // Words stay as they are chosen: soft and hard are about how much, not on what.
-  const kept: Payload = {}
-  for (const field of event.value.body.fields)
-    if (field.type !== 'number' && field.name in payload.value) kept[field.name] = payload.value[field.name]
-  setPayload({ ...ready, ...kept }, name)
-}
-
-function setPayload(next: Payload, from = '') {
-  strength.value = from
-  payload.value = next
-  fetchTake({ fit: false })
-}
-
-let pulls = 1
 function pull(pressed: number, id = eventId.value) {
   if (id !== eventId.value) select(id)
-  const body = event.value?.body
-  if (!body) return
-  const values = Object.keys(payload.value).length ? payload.value : project.strengths.get(id)?.usual
-  if (!values) return
-  seed.value = pulls++
-  stage.value?.expectPull(pressed)
-  sendDrafts()
-  if (!live.pull(body.name, values, seed.value)) {
-    offline.value = 'The stage is not connected; the pull was not sent.'
-    return
-  }
-  payload.value = values
+  pulling.pull(pressed)
 }
 
 // The account says who answered; if the open rope did not, the one that did is opened.
 watch(live.account, (account: AccountReport | undefined) => {
   if (!account) return
-  const answered = account.answers.filter((a) => a.answered)
+  // What ends says nothing of how it looks.
+  if (account.phase === 'end') return
+  const answered = account.answers.filter((a) => a.answered && a.held === undefined)
   const mine = rope.value && answered.some((a) => a.rope === rope.value!.body.name)
   const other = answered[0] && project.ropes.find((r) => r.body.name === answered[0].rope)
   if (!mine && other) open(other.id, false)
@@ -216,12 +207,13 @@ watch(
     else if (ropeId.value && !rope.value) {
       ropeId.value = 0
       take.value = undefined
-    } else fetchTake({ fit: Object.keys(payload.value).length === 0 })
+    } else fetchTake({ fit: Object.keys(pulling.payload).length === 0 })
     const missing = project.ropes.some((r) => !responses.has(r.id))
     const name = (effect.value?.body as Effect | undefined)?.name
     const concerned = project.ropes
       .filter((r) => r.body.play === name || r.id === ropeId.value)
       .map((r) => r.id)
+    if (project.drafts.size === 0) wiring.look()
     fetchResponses(missing || project.drafts.size === 0 ? undefined : concerned)
   },
   { immediate: true },
@@ -233,7 +225,7 @@ watch(
     responses.clear()
     ropeId.value = 0
     eventId.value = 0
-    payload.value = {}
+    pulling.forget()
     take.value = undefined
     live.account.value = undefined
     if (project.ropes.length) open(project.ropes[0].id)
@@ -249,21 +241,10 @@ async function addRope() {
     }
     return
   }
-  const taken = new Set(project.ropes.map((r) => r.body.name))
-  const seeds = new Set(project.ropes.map((r) => r.body.seed))
-  let n = 1
-  while (taken.has(`${body.name} ${n}`)) n++
-  let free = project.ropes.length + 1
-  while (seeds.has(free)) free++
-  const made: Rope = {
-    name: `${body.name} ${n}`,
-    seed: free,
-    event: body.name,
-    conditions: [],
-    offset: [0, 0, 0],
-    facing: body.fields.some((f) => f.type === 'normal') ? 'normal' : 'up',
-    feeds: [],
-  }
+  const made = newRope(
+    body,
+    project.ropes.map((r) => r.body),
+  )
   const id = await project.add('rope', made)
   if (id) open(id)
 }
@@ -283,24 +264,29 @@ function move(by: number) {
   if (next) open(next.id)
 }
 
-useKeys({
-  ' ': (e) => !e.repeat && pull(e.timeStamp),
-  '1': () => setStrength('soft'),
-  '2': () => setStrength('usual'),
-  '3': () => setStrength('hard'),
-  ArrowDown: () => move(1),
-  ArrowUp: () => move(-1),
-  j: () => move(1),
-  k: () => move(-1),
-  e: () => effect.value && (shaping.value = !shaping.value),
-  p: () => stage.value?.toggle(),
-  ',': () => stage.value?.step(-1),
-  '.': () => stage.value?.step(1),
-  c: () => live.clear(),
-  'Ctrl+z': () => project.undo(),
-  'Ctrl+Shift+z': () => project.redo(),
-  'Ctrl+y': () => project.redo(),
-})
+useKeys(
+  {
+    ' ': (e) => !e.repeat && (pulling.shape === 'span' ? pulling.begin(e.timeStamp) : pull(e.timeStamp)),
+    '1': () => pulling.setStrength('soft'),
+    '2': () => pulling.setStrength('usual'),
+    '3': () => pulling.setStrength('hard'),
+    ArrowDown: () => move(1),
+    ArrowUp: () => move(-1),
+    j: () => move(1),
+    k: () => move(-1),
+    e: () => effect.value && (shaping.value = !shaping.value),
+    p: () => stage.value?.toggle(),
+    ',': () => stage.value?.step(-1),
+    '.': () => stage.value?.step(1),
+    c: () => live.clear(),
+    'Ctrl+z': () => project.undo(),
+    'Ctrl+Shift+z': () => project.redo(),
+    'Ctrl+y': () => project.redo(),
+    'Ctrl+d': () => board.value?.duplicate(),
+    o: () => board.value?.switchOff(),
+  },
+  { ' ': () => pulling.shape === 'span' && pulling.end() },
+)
 </script>
 
 <template>
@@ -312,21 +298,49 @@ useKeys({
       :open="ropeId"
       :find="find"
       :waiting="waiting"
+      :wiring="wiring.view.value"
+      :findings="wiring.byRope.value"
       @open="open"
       @add="addRope"
+      @mend="wiring.mend"
     >
       <template #open>
         <EffectBench v-if="shaping && effect" :effect="effect.body" :part="effect.id" :users="users" />
-        <div class="under">
+        <RopeTools
+          v-if="rope"
+          :key="rope.id"
+          :part="rope.id"
+          :rope="rope.body"
+          @open="open"
+          @away="removeRope"
+        >
           <button v-if="effect" class="link" :aria-expanded="shaping" @click="shaping = !shaping">
             {{ shaping ? 'Fold' : 'Shape' }} {{ effect.body.name }} <span class="quiet">E</span>
           </button>
-          <button class="link" @click="removeRope">Take this rope away</button>
-        </div>
+        </RopeTools>
       </template>
     </Board>
     <aside aria-label="Response">
-      <StageView ref="stage" :take="take" :busy="busy" :sprites="sprites" :point="point" :normal="normal" />
+      <StageView
+        ref="stage"
+        :take="take"
+        :busy="busy"
+        :sprites="sprites"
+        :point="point"
+        :normal="normal"
+        :comfort="live.comfort.value"
+      >
+        <template #repeat>
+          <span class="less">
+            <button :aria-pressed="live.less.lessShake" @click="live.less.lessShake = !live.less.lessShake">
+              less shake
+            </button>
+            <button :aria-pressed="live.less.lessFlash" @click="live.less.lessFlash = !live.less.lessFlash">
+              less flash
+            </button>
+          </span>
+        </template>
+      </StageView>
       <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
       <section v-if="rope" class="open">
         <RopeSentence
@@ -348,16 +362,20 @@ useKeys({
         </p>
         <button class="button" @click="addRope">Answer it with a rope</button>
       </section>
-      <template v-if="event && Object.keys(payload).length">
+      <template v-if="event">
         <PullPanel
+          :key="event.id"
           :event="event.body"
-          :payload="payload"
-          :strength="strength"
-          @strength="setStrength"
-          @payload="setPayload"
-          @pull="pull"
+          :pulling="pulling"
+          :rope="rope?.body"
+          @gone="live.gone($event)"
         />
-        <AccountList :account="live.account.value" :lost="live.state.value === 'lost'" @lead="lead" />
+        <AccountList
+          :account="live.account.value"
+          :lost="live.state.value === 'lost'"
+          :told="live.told.value"
+          @lead="lead"
+        />
       </template>
     </aside>
   </main>
@@ -394,10 +412,21 @@ aside {
   color: var(--vermilion);
   border-bottom: 1px solid var(--line);
 }
-.under {
-  display: flex;
-  justify-content: space-between;
-  padding: 3px 14px 6px 36px;
+.less {
+  display: inline-flex;
+  gap: 10px;
+  white-space: nowrap;
+}
+.less button {
+  color: var(--muted);
+  font-size: 12px;
+}
+.less button[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  text-decoration: underline;
+  text-decoration-color: var(--bronze);
+  text-underline-offset: 4px;
 }
 @media (min-width: 1700px) {
   .ropes {

@@ -5,6 +5,7 @@ import { showNumber } from '../common/numberText'
 import type { Frame, Take } from './frames'
 import { axes, Renderer, type Backdrop, type Camera } from './renderer'
 import { loadSprites, type SpriteSource } from './sprites'
+import type { Comfort } from './useLive'
 
 /** Where a take is; shared by stages that run side by side. */
 export interface Clock {
@@ -39,6 +40,8 @@ const props = withDefaults(
     /** Another take that is shown beside this one: both are framed alike. */
     beside?: Take<{ stepsPerSecond: number }>
     unpaused?: boolean
+    /** What shakes and flashes while the stage is live. */
+    comfort?: Comfort
   }>(),
   {
     take: undefined,
@@ -50,6 +53,7 @@ const props = withDefaults(
     title: '',
     beside: undefined,
     unpaused: false,
+    comfort: undefined,
   },
 )
 const clock = reactive<Clock>({ at: 0, playing: true })
@@ -115,7 +119,17 @@ const camera = computed<Camera>(() => {
   const height = HEIGHTS.find((h) => h >= tall) ?? tall
   const turned = view.value === 'side' ? [0, 0] : view.value === 'top' ? [0, 90] : [yaw.value, pitch.value]
   const lift = view.value === 'side' ? height * 0.24 : 0
-  return { centre: [x, y + lift, z], height, yaw: turned[0], pitch: turned[1] }
+  const [sx, sy] = liveNow.value && props.comfort ? props.comfort.shake : [0, 0]
+  return { centre: [x + sx, y + lift + sy, z], height, yaw: turned[0], pitch: turned[1] }
+})
+
+/** The flash over the picture, from linear light to sRGB. */
+const flash = computed(() => {
+  const [red, green, blue, opacity] = props.comfort?.flash ?? [0, 0, 0, 0]
+  if (!opacity) return undefined
+  const byte = (v: number) =>
+    Math.round(255 * (v <= 0.0031308 ? v * 12.92 : 1.055 * Math.pow(v, 1 / 2.4) - 0.055))
+  return `rgb(${byte(red)} ${byte(green)} ${byte(blue)} / ${opacity})`
 })
 
 /** The surface as a line in pixels; only seen from the side. */
@@ -336,6 +350,16 @@ function turn(event: PointerEvent) {
           :aria-label="`${shown?.alive ?? 0} particles on the stage`"
         />
         <canvas ref="overlay" class="overlay" aria-hidden="true" />
+        <div
+          v-if="flash"
+          class="flash"
+          :style="{ background: flash }"
+          data-testid="flash"
+          aria-hidden="true"
+        />
+        <p v-if="comfort && comfort.paused > 0" class="breath" aria-hidden="true">
+          the game holds its breath
+        </p>
         <p v-if="title" class="title">{{ title }}</p>
         <slot name="over" />
         <div class="meter" data-testid="meter">
@@ -412,6 +436,19 @@ function turn(event: PointerEvent) {
   background: var(--stage);
   overflow: hidden;
   touch-action: none;
+}
+.flash {
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
+}
+.breath {
+  position: absolute;
+  left: 14px;
+  top: 40px;
+  margin: 0;
+  font-size: 12px;
+  color: #f1dda0;
 }
 canvas {
   position: absolute;

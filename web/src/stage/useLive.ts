@@ -1,4 +1,4 @@
-import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
+import { onScopeDispose, reactive, ref, shallowRef, watch, type Ref } from 'vue'
 import { reader, type AccountReport, type Draft, type Problem, type Saved } from '../api/client'
 import type { Payload } from '../api/bundle'
 import { readFrame, type Frame } from './frames'
@@ -9,9 +9,38 @@ interface Handlers {
   changed: (saved: Saved) => void
   replaced: () => void
   refused: (detail: string, problems: Problem[]) => void
+  /** Called whenever a stage is there, which knows nothing yet. */
+  open?: () => void
   /** Called when the connection is there again after it was lost. */
   back: () => void
 }
+
+/** A pull, as the stage takes it. */
+export interface PullMessage {
+  event: string
+  seed: number
+  payload?: Payload
+  phase?: 'begin' | 'end'
+  value?: string
+  subject?: string
+}
+
+/** Something that game code would be told. */
+export interface Told {
+  name: string
+  what: 'notice' | 'begins' | 'ends' | 'gone'
+  rope: string
+  at: number
+}
+
+/** What shakes, flashes and holds still. */
+export interface Comfort {
+  shake: [number, number]
+  flash: [number, number, number, number]
+  paused: number
+}
+
+const LESS = 'bellrope.comfort'
 
 /** The stage socket: pulls and drafts up, frames and accounts down. Reconnects by itself. */
 export function useLive(project: Ref<number>, handlers: Handlers) {
@@ -19,6 +48,11 @@ export function useLive(project: Ref<number>, handlers: Handlers) {
   const account = shallowRef<AccountReport>()
   const instances = ref(0)
   const particles = ref(0)
+  const told = shallowRef<Told[]>([])
+  const comfort = shallowRef<Comfort>({ shake: [0, 0], flash: [0, 0, 0, 0], paused: 0 })
+  const less = reactive<{ lessShake: boolean; lessFlash: boolean }>(
+    JSON.parse(localStorage.getItem(LESS) ?? '{"lessShake":false,"lessFlash":false}'),
+  )
   let socket: WebSocket | undefined
   let retry: ReturnType<typeof setTimeout> | undefined
   let lost = false
@@ -59,11 +93,19 @@ export function useLive(project: Ref<number>, handlers: Handlers) {
     switch (message.is) {
       case 'ready':
         state.value = 'open'
+        send({ do: 'comfort', ...less })
+        handlers.open?.()
         if (lost) handlers.back()
         lost = false
         break
       case 'account':
         account.value = message.account as AccountReport
+        break
+      case 'told':
+        told.value = [...(message.told as Told[]).reverse(), ...told.value].slice(0, 8)
+        break
+      case 'comfort':
+        comfort.value = message as unknown as Comfort
         break
       case 'changed':
         handlers.changed(message.saved as Saved)
@@ -91,13 +133,26 @@ export function useLive(project: Ref<number>, handlers: Handlers) {
     last?.close()
   })
 
+  watch(less, () => {
+    localStorage.setItem(LESS, JSON.stringify(less))
+    send({ do: 'comfort', ...less })
+  })
+
   return {
     state,
     account,
     instances,
     particles,
-    pull: (event: string, payload: Payload, seed: number) => send({ do: 'pull', event, payload, seed }),
+    told,
+    comfort,
+    less,
+    pull: (message: PullMessage) => send({ do: 'pull', ...message }),
+    publish: (channel: string, value: number) => send({ do: 'publish', channel, value }),
+    gone: (subject: string) => send({ do: 'gone', subject }),
+    reset: () => send({ do: 'reset' }),
     draft: (parts: Draft[]) => send({ do: 'draft', parts }),
     clear: () => send({ do: 'clear' }),
   }
 }
+
+export type Live = ReturnType<typeof useLive>

@@ -35,8 +35,10 @@ public record Balance(OptionalDouble slope, double intercept, List<Line> lines) 
      * @param ratio of its presence to the usual
      * @param verdict what stands out
      * @param outdoes event that is heavier and yet has less presence in the middle of its responses; empty if none
+     * @param outdone that presence; 0 if none
      */
-    public record Line(Response response, double usual, double ratio, Verdict verdict, String outdoes) {}
+    public record Line(
+            Response response, double usual, double ratio, Verdict verdict, String outdoes, double outdone) {}
 
     /** How a response compares. */
     public enum Verdict {
@@ -72,24 +74,27 @@ public record Balance(OptionalDouble slope, double intercept, List<Line> lines) 
             double ratio = response.presence() / usual;
             Verdict verdict =
                     ratio > STANDS_OUT ? Verdict.LOUD : ratio < 1 / STANDS_OUT ? Verdict.FAINT : Verdict.USUAL;
-            lines.add(new Line(response, usual, ratio, verdict, outdone(response, seen)));
+            String outdoes = outdone(response, seen);
+            double middle = outdoes.isEmpty() ? 0 : middle(outdoes, seen);
+            lines.add(new Line(response, usual, ratio, verdict, outdoes, middle));
         }
         return new Balance(slope, intercept, List.copyOf(lines));
     }
 
     private static String outdone(Response response, List<Response> all) {
         for (Response heavier : all) {
-            if (heavier.weight() > response.weight()) {
-                double middle = median(all.stream()
-                        .filter(r -> r.event().equals(heavier.event()))
-                        .map(Response::presence)
-                        .toList());
-                if (response.presence() > middle) {
-                    return heavier.event();
-                }
+            if (heavier.weight() > response.weight() && response.presence() > middle(heavier.event(), all)) {
+                return heavier.event();
             }
         }
         return "";
+    }
+
+    private static double middle(String event, List<Response> all) {
+        return median(all.stream()
+                .filter(r -> r.event().equals(event))
+                .map(Response::presence)
+                .toList());
     }
 
     private static double median(List<Double> values) {

@@ -47,7 +47,7 @@ public sealed interface Companion {
 
         @Override
         public String words() {
-            return "flash " + colour + " for " + Words.number(seconds) + " s";
+            return "flash " + colour.toString().substring(0, 7) + " for " + Words.number(seconds) + " s";
         }
     }
 

@@ -8,6 +8,8 @@ import bellrope.core.rope.Companion;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Sentence.Slot;
 import bellrope.core.value.Words;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.HashMap;
 import java.util.Map;
 
@@ -65,6 +67,10 @@ final class Responses {
         }
     }
 
+    private static String two(double value) {
+        return new BigDecimal(value).round(new MathContext(2)).toPlainString();
+    }
+
     private static void balance(Wiring w) {
         Map<String, Rope> ropes = new HashMap<>();
         w.project().ropes().forEach(r -> ropes.put(r.name(), r));
@@ -75,7 +81,9 @@ final class Responses {
                         Severity.DOUBTFUL,
                         ropes.get(line.response().rope()),
                         Slot.EFFECT,
-                        "it has more presence than " + line.outdoes() + " usually has, which weighs more");
+                        "presence " + two(line.response().presence()) + " u²s, and " + line.outdoes()
+                                + ", which weighs more than " + line.response().event() + ", usually has "
+                                + two(line.outdone()));
             }
         }
     }

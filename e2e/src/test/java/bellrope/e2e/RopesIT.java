@@ -1,0 +1,261 @@
+package bellrope.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.interactions.Actions;
+
+@DisplayName("With ropes of every kind")
+class RopesIT {
+    @TempDir
+    static Path folder;
+
+    private static Bench bench;
+
+    @BeforeAll
+    static void start() {
+        bench = new Bench(folder, true);
+    }
+
+    @AfterAll
+    static void stop() {
+        bench.close();
+    }
+
+    @BeforeEach
+    void open() {
+        bench.open("/");
+        bench.await(b -> bench.all(".board .row").size() > 15);
+        bench.await(b -> bench.text("header").contains("stage ready"));
+    }
+
+    private static void event(String verb) {
+        bench.clickText(".events .name", verb);
+    }
+
+    private static int playing() {
+        return Integer.parseInt(bench.text("[data-testid=live-instances]"));
+    }
+
+    private static void choose(String start) {
+        bench.await(b -> bench.all(".el-popper .choice").stream()
+                        .filter(e -> e.isDisplayed() && e.getText().startsWith(start))
+                        .findFirst()
+                        .orElse(null))
+                .click();
+    }
+
+    private static void part(String text) {
+        bench.clickText("aside .part", text);
+    }
+
+    @Test
+    void aSpanRunsForAsLongAsItsKeyIsHeld() {
+        event("reeling");
+        bench.js("document.activeElement.blur()");
+        new Actions(bench.browser()).keyDown(" ").perform();
+        bench.awaitText("[data-testid=account]", "reel smoke at (-0.3, -0.2, 0), amount 0.4 from time held 0");
+        bench.await(b -> playing() >= 1);
+        bench.await(b -> Integer.parseInt(bench.text("[data-testid=alive]")) > 10);
+        new Actions(bench.browser()).keyUp(" ").perform();
+        bench.awaitText("[data-testid=account]", "with line hiss");
+        bench.await(b -> playing() == 0);
+    }
+
+    @Test
+    void aSpanLeftHeldEndsWithItsSubject() {
+        event("turning");
+        bench.click(".pull .keep input");
+        bench.click(".pull .primary");
+        bench.await(b -> playing() == 1);
+        bench.clickText(".pull button", "Whose it is, how long…");
+        bench.clickText(".pull button", "Let mill be gone");
+        bench.awaitText("[data-testid=account]", "mill chaff ends after");
+        bench.await(b -> playing() == 0);
+    }
+
+    @Test
+    void theWeatherChangesAndFollowsAChannel() {
+        event("weather");
+        bench.clickText(".pull .values button", "drizzle");
+        bench.awaitText("[data-testid=account]", "drizzle at (0, 0, 0), amount 0.98 from intensity 0.6");
+        bench.clickText(".pull .values button", "downpour");
+        bench.awaitText("[data-testid=account]", "drizzle ends after");
+        bench.await(b -> playing() == 2);
+        bench.js("const r = document.querySelector('.pull .channel input[type=range]');"
+                + "r.value = 1; r.dispatchEvent(new Event('input'))");
+        bench.clickText(".pull .values button", "snow");
+        bench.awaitText("[data-testid=account]", "amount 1.5 from intensity 1");
+        bench.clickText(".pull .values button", "clear");
+        bench.await(b -> playing() == 0);
+    }
+
+    @Test
+    void theSentenceSaysEverythingThatIsAskedOfIt() {
+        bench.click("[data-rope='a parcel collected'] .knot");
+        String row = "[data-rope='a parcel collected'] .sentence";
+        part("+ more");
+        choose("a limit");
+        bench.awaitText(row, "at most once in 0.1 s");
+        part("+ more");
+        choose("an override");
+        bench.awaitText(row, "with counts × 1.5");
+        part("counts × 1.5");
+        bench.enter("sizes ×", "2");
+        bench.awaitText(row, "counts × 1.5, sizes × 2");
+        part("+ more");
+        choose("an effect that follows");
+        bench.awaitText(row, "then after 0.4 s play no effect chosen");
+        part("+ more");
+        choose("a shake of the camera");
+        bench.awaitText(row, "shake the camera 0.15 u for 0.4 s");
+        part("the point + (0, 0.8, 0) u");
+        bench.js(
+                "const s = [...document.querySelectorAll('.el-popper select[aria-label=at]')].find(e => e.offsetParent);"
+                        + "s.value = 'camera'; s.dispatchEvent(new Event('change'))");
+        bench.awaitText(row, "about the camera");
+        for (int i = 0; i < 6; i++) {
+            bench.command("z", false);
+        }
+        bench.await(b -> bench.text(row)
+                .equals("When parcel.collected, play parcel glint at the point + (0, 0.8, 0) u, facing up; "
+                        + "amount from worth 1…5 → 0.6…2."));
+    }
+
+    @Test
+    void anEventIsMadeRenamedAndFollowed() {
+        bench.clickText(".events button", "+ event");
+        bench.type("Name of the event", "lantern.lit" + Keys.ENTER);
+        bench.awaitText(".events", "lantern");
+        bench.await(b -> bench.all(".events .hollow").size() == 1);
+        bench.await(b ->
+                !bench.all(".el-dialog input[aria-label='Name of position']").isEmpty());
+        bench.type("Name of position", "place" + Keys.TAB);
+        bench.js("const i = [...document.querySelectorAll('.el-dialog .foot input')].at(-1);"
+                + "i.value = 'heard, not seen'; i.dispatchEvent(new Event('change'))");
+        bench.awaitText(".events .head", "all answered");
+        bench.click(".el-dialog__headerbtn");
+        bench.await(b -> bench.all(".el-overlay").stream().noneMatch(e -> e.isDisplayed()));
+        bench.js("document.querySelector(\"[aria-label='Edit crow.scattered']\").click()");
+        bench.await(b -> bench.all(".el-dialog input").stream()
+                .anyMatch(e -> e.isDisplayed() && "crow.scattered".equals(e.getAttribute("value"))));
+        bench.js("const i = [...document.querySelectorAll('.el-dialog input')].find(e => e.value === 'crow.scattered');"
+                + "i.value = 'crow.startled'; i.dispatchEvent(new Event('change'))");
+        bench.awaitText("[data-rope='a crow scattered'] .sentence", "When crow.startled");
+        bench.click(".el-dialog__headerbtn");
+        bench.await(b -> bench.all(".el-overlay").stream().noneMatch(e -> e.isDisplayed()));
+        bench.command("z", false);
+        bench.awaitText("[data-rope='a crow scattered'] .sentence", "When crow.scattered");
+        bench.command("z", false);
+        bench.command("z", false);
+        bench.command("z", false);
+        bench.await(b -> !bench.text(".events").contains("lantern"));
+    }
+
+    @Test
+    void manyRopesAreChangedAtOnceAndGivenBackAtOnce() {
+        bench.clickText(".board button", "several");
+        bench.click("[data-rope='landing on peat'] .choose");
+        bench.click("[data-rope='landing on water'] .choose");
+        bench.awaitText(".bulk", "2 chosen");
+        bench.clickText(".bulk button", "off");
+        bench.awaitText("[data-rope='landing on water']", "switched off");
+        int before = bench.all(".board .row").size();
+        bench.clickText(".bulk button", "duplicate");
+        bench.await(b -> bench.all(".board .row").size() == before + 2);
+        bench.clickText(".bulk button", "take away");
+        bench.await(b -> bench.all(".board .row").size() == before);
+        bench.clickText(".bulk button", "done");
+        for (int i = 0; i < 3; i++) {
+            bench.command("z", false);
+        }
+        bench.await(b -> bench.all(".board .row.off").isEmpty());
+        assertThat(bench.all(".board .row")).hasSize(before);
+    }
+
+    @Test
+    void aRopeIsCopiedToOtherSurfaces() {
+        bench.click("[data-rope='landing on stone'] .knot");
+        int before = bench.all(".board .row").size();
+        bench.clickText(".row.open button", "Copy to…");
+        bench.clickText(".row.open .copies button", "peat");
+        bench.clickText(".row.open .copies button", "courier.struck");
+        bench.clickText(".row.open .copies button", "Make 2 copies");
+        bench.await(b -> bench.all(".board .row").size() == before + 2);
+        bench.awaitText("[data-rope='landing on stone, peat'] .sentence", "on peat");
+        bench.command("z", false);
+        bench.await(b -> bench.all(".board .row").size() == before);
+    }
+
+    @Test
+    void theBalanceNamesWhatStandsOutAndScalesItForThisRopeAlone() {
+        bench.clickText(".board button", "balance");
+        bench.await(b -> bench.all(".balance circle").size() > 15);
+        bench.clickText(".balance button", "the courier falls");
+        bench.awaitText("aside .sentence", "When courier.downed");
+        bench.enter("Counts of the courier falls", "0.5");
+        bench.awaitText("aside .sentence", "play kite tear with counts × 0.5");
+        bench.command("z", false);
+        bench.clickText(".board button", "sentences");
+    }
+
+    @Test
+    void theAccountsAreKeptAndFound() {
+        event("collected");
+        bench.press(" ");
+        bench.awaitText("[data-testid=account]", "1 rope listened, 1 answered");
+        event("downed");
+        bench.press(" ");
+        bench.awaitText(".told", "hide the courier");
+        bench.clickText(".account button", "All accounts");
+        bench.type("Find in the accounts", "glint");
+        bench.await(b -> bench.all(".account ol li").size() == 1);
+        bench.click(".account ol button");
+        bench.awaitText("[data-testid=account]", "parcel glint at");
+        assertThat(bench.one(".account a").getAttribute("href")).contains("/accounts/lines");
+    }
+
+    @Test
+    void pullsRepeatAndTwoComeInOneInstant() {
+        event("scattered");
+        bench.clickText(".pull button", "Repeat, alternate, pair…");
+        bench.js("const s = document.querySelector(\"[aria-label='Pulled in the same instant']\");"
+                + "s.value = 'parcel.collected'; s.dispatchEvent(new Event('change'))");
+        bench.click(".pull .primary");
+        bench.await(b -> playing() == 2);
+        bench.click(".pull .more input[type=checkbox]");
+        bench.await(b -> playing() >= 4);
+        bench.click(".pull .more input[type=checkbox]");
+        bench.await(b -> playing() == 0);
+    }
+
+    @Test
+    void noViewOfItHasAccessibilityViolations() throws IOException {
+        event("weather");
+        assertThat(bench.violations()).isEmpty();
+        bench.clickText(".board button", "balance");
+        bench.await(b -> bench.all(".balance circle").size() > 15);
+        bench.clickText(".board button", "several");
+        assertThat(bench.violations()).isEmpty();
+        bench.clickText(".bulk button", "done");
+        bench.clickText(".board button", "sentences");
+        bench.clickText(".events button", "channels, places");
+        bench.await(
+                b -> !bench.all(".el-dialog input[aria-label='Name of wind']").isEmpty());
+        assertThat(bench.violations()).isEmpty();
+        bench.click(".el-dialog__headerbtn");
+        bench.await(b -> bench.all(".el-overlay").stream().noneMatch(e -> e.isDisplayed()));
+        bench.js("document.querySelector(\"[aria-label='Edit courier.landed']\").click()");
+        bench.await(
+                b -> !bench.all(".el-dialog input[aria-label='Name of speed']").isEmpty());
+        assertThat(bench.violations()).isEmpty();
+    }
+}

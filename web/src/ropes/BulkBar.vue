@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Rope } from '../api/bundle'
+import { useProject } from '../project/useProject'
+import { freeName, freeSeed } from './newRope'
+
+/** What can be done with several ropes at once; each press is one change, undone at once. */
+const props = defineProps<{ chosen: Set<number>; shown: number[] }>()
+const emit = defineEmits<{ choose: [ids: number[]]; done: [] }>()
+const project = useProject()
+
+const ropes = computed(() => project.ropes.filter((r) => props.chosen.has(r.id)))
+const groups = computed(() => [...new Set(project.ropes.map((r) => r.body.group).filter((g) => g))])
+const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).value.trim()
+
+function each(change: (rope: Rope) => void) {
+  project.change(
+    ropes.value.map((r) => {
+      const body = JSON.parse(JSON.stringify(r.body)) as Rope
+      change(body)
+      return { part: r.id, body }
+    }),
+  )
+}
+function play(name: string) {
+  const effect = project.effects.find((e) => e.body.name === name)?.body
+  if (!effect) return
+  each((r) => {
+    r.play = name
+    r.feeds = r.feeds.filter((f) => effect.parameters.some((p) => p.name === f.parameter))
+  })
+}
+async function duplicate() {
+  const made: Rope[] = []
+  const all = () => [...project.ropes.map((r) => r.body), ...made]
+  for (const r of ropes.value) {
+    const body = JSON.parse(JSON.stringify(r.body)) as Rope
+    made.push({ ...body, name: freeName(body.name.slice(0, 74), all()), seed: freeSeed(all()) })
+  }
+  const parts = await project.change(made.map((body) => ({ kind: 'rope', body })))
+  if (parts)
+    emit(
+      'choose',
+      parts.map((p) => p.id),
+    )
+}
+async function away() {
+  await project.change(ropes.value.map((r) => ({ part: r.id })))
+  emit('choose', [])
+}
+defineExpose({ duplicate })
+</script>
+
+<template>
+  <div class="bulk" role="toolbar" aria-label="Several ropes">
+    <b>{{ chosen.size }} chosen</b>
+    <button class="link" @click="emit('choose', shown)">all {{ shown.length }}</button>
+    <button class="link" :disabled="!chosen.size" @click="each((r) => (r.off = true))">off</button>
+    <button class="link" :disabled="!chosen.size" @click="each((r) => delete r.off)">on</button>
+    <label
+      >group
+      <input
+        list="bulk-groups"
+        maxlength="80"
+        aria-label="Group of the chosen ropes"
+        @change="
+          each((r) => {
+            if (text($event)) r.group = text($event)
+            else delete r.group
+          })
+        "
+        @keydown.stop
+    /></label>
+    <datalist id="bulk-groups"><option v-for="g in groups" :key="g" :value="g" /></datalist>
+    <select aria-label="Effect of the chosen ropes" value="" @change="play(text($event))">
+      <option value="">play…</option>
+      <option v-for="e in project.effects" :key="e.id">{{ e.body.name }}</option>
+    </select>
+    <button class="link" :disabled="!chosen.size" @click="duplicate">duplicate</button>
+    <button class="link" :disabled="!chosen.size" @click="away">take away</button>
+    <button class="link right" @click="emit('done')">done</button>
+  </div>
+</template>
+
+<style scoped>
+.bulk {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
+  padding: 6px 16px;
+  background: var(--bronze-pale);
+  border-bottom: 1px solid var(--line);
+}
+input,
+select {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+  padding: 2px 4px;
+  width: 92px;
+}
+.right {
+  margin-left: auto;
+}
+button:disabled {
+  color: var(--muted);
+}
+</style>
