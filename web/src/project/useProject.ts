@@ -286,7 +286,17 @@ export const useProject = defineStore('project', () => {
   /** Makes several changes that come true together, and are undone together. Returns the parts, new ones included. */
   async function change(changes: PartChange[]): Promise<PartView[] | undefined> {
     if (!changes.length) return []
-    await saves
+    return inOrder(() => changeNow(changes))
+  }
+
+  /** Does something after all saves before it, and before all after it. */
+  function inOrder<T>(work: () => Promise<T>): Promise<T> {
+    const result = saves.then(work)
+    saves = result.catch(() => undefined)
+    return result
+  }
+
+  async function changeNow(changes: PartChange[]): Promise<PartView[] | undefined> {
     const before = parts.value
     const saved = await attempt(() =>
       api.change(
@@ -323,11 +333,12 @@ export const useProject = defineStore('project', () => {
   /** Renames something everywhere. */
   async function rename(what: Rename): Promise<boolean> {
     if (what.from === what.to) return true
-    await saves
-    const before = parts.value
-    const saved = await attempt(() => api.rename(id.value, what))
-    if (saved?.parts.length) settle(saved, before)
-    return !!saved
+    return inOrder(async () => {
+      const before = parts.value
+      const saved = await attempt(() => api.rename(id.value, what))
+      if (saved?.parts.length) settle(saved, before)
+      return !!saved
+    })
   }
 
   async function add(kind: Kind, body: unknown): Promise<number | undefined> {

@@ -337,6 +337,11 @@ label {
 .wide {
   flex: 1;
 }
+.field .link,
+.option .link {
+  min-width: 24px;
+  min-height: 24px;
+}
 input,
 select {
   color: var(--ink);

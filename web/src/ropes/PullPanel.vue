@@ -288,6 +288,8 @@ select,
 }
 input[type='checkbox'] {
   accent-color: var(--bronze);
-  margin: 0;
+  width: 16px;
+  height: 16px;
+  margin: 4px;
 }
 </style>

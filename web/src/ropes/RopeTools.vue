@@ -188,7 +188,13 @@ label input:not([type='checkbox']) {
 }
 input[type='checkbox'] {
   accent-color: var(--bronze);
-  margin: 0;
+  width: 16px;
+  height: 16px;
+  margin: 4px;
+}
+.right button {
+  min-width: 24px;
+  min-height: 24px;
 }
 .copies {
   display: flex;

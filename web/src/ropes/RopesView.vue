@@ -170,8 +170,8 @@ function pull(pressed: number, id = eventId.value) {
 // The account says who answered; if the open rope did not, the one that did is opened.
 watch(live.account, (account: AccountReport | undefined) => {
   if (!account) return
-  // What ends says nothing of how it looks.
-  if (account.phase === 'end') return
+  // What ends, or comes by itself, does not change what is looked at.
+  if (account.phase === 'end' || account.event !== event.value?.body.name) return
   const answered = account.answers.filter((a) => a.answered && a.held === undefined)
   const mine = rope.value && answered.some((a) => a.rope === rope.value!.body.name)
   const other = answered[0] && project.ropes.find((r) => r.body.name === answered[0].rope)

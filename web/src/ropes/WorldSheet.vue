@@ -156,5 +156,7 @@ input {
 }
 .right {
   margin-left: auto;
+  min-width: 24px;
+  min-height: 24px;
 }
 </style>

@@ -166,6 +166,20 @@ export function usePulling(of: {
     channels.forEach((value, name) => of.live.publish(name, value))
   }
 
+  // Where the event carries something else than it did, the payload does too.
+  watch(
+    () => of.event.value && JSON.stringify([of.event.value.id, of.event.value.body.fields]),
+    (now, before) => {
+      const event = of.event.value
+      if (!event || !before || JSON.parse(before)[0] !== event.id || now === before) return
+      const ready = usual(event.id)
+      const next: Payload = {}
+      for (const field of event.body.fields) next[field.name] = payload.value[field.name] ?? ready[field.name]
+      if (Object.values(next).every((v) => v !== undefined)) setPayload(next)
+    },
+    { flush: 'post' },
+  )
+
   let timer: ReturnType<typeof setInterval> | undefined
   watch([repeating, every], () => {
     clearInterval(timer)

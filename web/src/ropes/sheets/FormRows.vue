@@ -150,7 +150,9 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
 }
 input[type='checkbox'] {
   accent-color: var(--bronze);
-  margin: 0;
+  width: 16px;
+  height: 16px;
+  margin: 4px;
 }
 select,
 .text {

@@ -3,6 +3,7 @@ package bellrope.bench;
 import bellrope.core.event.Datum;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
+import bellrope.core.rope.Limits;
 import bellrope.core.stage.Rehearsal;
 import bellrope.core.stage.Rehearsal.Timed;
 import bellrope.core.stage.Take;
@@ -66,7 +67,7 @@ public class RehearsalBench {
                                 .orElseThrow()
                         : e)
                 .toList());
-        thirty = bare.withRopes(bare.ropes().subList(0, 1));
+        thirty = bare.withRopes(List.of(bare.ropes().get(0).with(d -> d.limits = Limits.NONE)));
         pulls = new ArrayList<>();
         for (int i = 0; i < 60 * 40; i++) {
             pulls.add(new Timed(i / 40.0, landing(i)));

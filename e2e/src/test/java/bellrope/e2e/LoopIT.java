@@ -51,7 +51,7 @@ class LoopIT {
     @Test
     void eventsAreListedAndAllAreAnswered() {
         assertThat(bench.all(".events .line")).hasSize(10);
-        assertThat(bench.all(".events .hollow")).isEmpty();
+        assertThat(bench.all(".events .line.hollow")).isEmpty();
         assertThat(bench.text(".events .head")).contains("all answered");
         assertThat(bench.all(".board .row").size()).isGreaterThanOrEqualTo(8);
         assertThat(bench.text("[data-rope='landing on thatch'] .sentence"))

@@ -111,6 +111,7 @@ class RopesIT {
         part("counts × 1.5");
         bench.enter("sizes ×", "2");
         bench.awaitText(row, "counts × 1.5, sizes × 2");
+        bench.click(".events .head");
         part("+ more");
         choose("an effect that follows");
         bench.awaitText(row, "then after 0.4 s play no effect chosen");
@@ -122,6 +123,7 @@ class RopesIT {
                 "const s = [...document.querySelectorAll('.el-popper select[aria-label=at]')].find(e => e.offsetParent);"
                         + "s.value = 'camera'; s.dispatchEvent(new Event('change'))");
         bench.awaitText(row, "about the camera");
+        bench.click(".events .head");
         for (int i = 0; i < 6; i++) {
             bench.command("z", false);
         }
@@ -135,10 +137,12 @@ class RopesIT {
         bench.clickText(".events button", "+ event");
         bench.type("Name of the event", "lantern.lit" + Keys.ENTER);
         bench.awaitText(".events", "lantern");
-        bench.await(b -> bench.all(".events .hollow").size() == 1);
+        bench.await(b -> bench.all(".events .line.hollow").size() == 1);
         bench.await(b ->
                 !bench.all(".el-dialog input[aria-label='Name of position']").isEmpty());
         bench.type("Name of position", "place" + Keys.TAB);
+        bench.await(
+                b -> !bench.all(".el-dialog input[aria-label='Name of place']").isEmpty());
         bench.js("const i = [...document.querySelectorAll('.el-dialog .foot input')].at(-1);"
                 + "i.value = 'heard, not seen'; i.dispatchEvent(new Event('change'))");
         bench.awaitText(".events .head", "all answered");
@@ -197,10 +201,11 @@ class RopesIT {
 
     @Test
     void theBalanceNamesWhatStandsOutAndScalesItForThisRopeAlone() {
+        bench.click("[data-rope='the courier falls'] .knot");
+        bench.awaitText("aside .sentence", "When courier.downed");
         bench.clickText(".board button", "balance");
         bench.await(b -> bench.all(".balance circle").size() > 15);
-        bench.clickText(".balance button", "the courier falls");
-        bench.awaitText("aside .sentence", "When courier.downed");
+        assertThat(bench.text(".balance tr.open")).contains("the courier falls").contains("usual at weight 5");
         bench.enter("Counts of the courier falls", "0.5");
         bench.awaitText("aside .sentence", "play kite tear with counts × 0.5");
         bench.command("z", false);
