@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, nextTick, onScopeDispose, ref, watch } from 'vue'
 import type { NoticedView, ResponseView, WiringView, Words } from '../api/client'
 import type { Rope } from '../api/bundle'
 import { useProject, type Part } from '../project/useProject'
@@ -66,6 +66,30 @@ const shown = computed(() => {
   }
   return [...ropes].sort((a, b) => key(b) - key(a))
 })
+// A thousand rows take longer than a press may: those in sight come at once, the others a few a frame.
+const AT_ONCE = 40
+const limit = ref(AT_ONCE)
+const rows = computed(() => shown.value.slice(0, limit.value))
+let growing = 0
+function grow() {
+  cancelAnimationFrame(growing)
+  if (limit.value >= shown.value.length) return
+  growing = requestAnimationFrame(() => {
+    limit.value += AT_ONCE
+    grow()
+  })
+}
+watch([() => props.find, sort], () => (limit.value = AT_ONCE))
+watch(
+  [() => shown.value.length, () => props.find, sort, () => props.open],
+  () => {
+    const at = shown.value.findIndex((r) => r.id === props.open)
+    if (at >= limit.value) limit.value = at + AT_ONCE
+    grow()
+  },
+  { immediate: true },
+)
+onScopeDispose(() => cancelAnimationFrame(growing))
 // In steps, so that turning one number does not redraw every strip.
 const most = computed(() => {
   const peak = Math.max(1, ...[...props.responses.values()].map((r) => r.numbers?.peak ?? 0))
@@ -159,7 +183,7 @@ defineExpose({ shown, duplicate, switchOff, toggle })
       </p>
       <p v-else-if="shown.length === 0" class="empty">No rope says “{{ find }}”.</p>
       <RopeRow
-        v-for="rope in shown"
+        v-for="rope in rows"
         :id="rope.id"
         :key="rope.id"
         :name="rope.body.name"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import type { Words } from '../api/client'
 import type { FacingName, Feed, Rope } from '../api/bundle'
 import { useProject } from '../project/useProject'
@@ -14,6 +14,23 @@ import { firstCondition, fitTo, sourceRange } from './sheets/sources'
 const props = defineProps<{ word: Words; rope: Rope; ropeId: number; lit?: boolean }>()
 const project = useProject()
 const open = ref(false)
+const sheet = ref<HTMLElement>()
+const opener = ref<HTMLElement>()
+
+// By keyboard the way leads into the sheet, and out of it back to the word.
+watch(open, async (opened) => {
+  if (!opened || document.activeElement !== opener.value) return
+  await nextTick()
+  const first = sheet.value?.querySelector<HTMLElement>(
+    '[aria-pressed="true"], button:not(.away), select, input',
+  )
+  // The sheet is shown a moment after it is there.
+  setTimeout(() => first?.focus(), 60)
+})
+function leave() {
+  open.value = false
+  opener.value?.focus()
+}
 
 const event = computed(() => project.events.find((e) => e.body.name === props.rope.event)?.body)
 const shape = computed(() => event.value?.shape ?? 'moment')
@@ -185,6 +202,7 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
   >
     <template #reference>
       <button
+        ref="opener"
         class="part"
         :class="{ missing: word.slot === 'gap', fresh: word.slot.startsWith('new'), lit }"
         :aria-expanded="open"
@@ -194,7 +212,7 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
         {{ word.text }}
       </button>
     </template>
-    <div class="sheet" @keydown.stop="$event.key === 'Escape' && (open = false)">
+    <div ref="sheet" class="sheet" @keydown.stop="$event.key === 'Escape' && leave()">
       <template v-if="word.slot === 'event'">
         <h3>When</h3>
         <div class="scroll">

@@ -56,7 +56,7 @@ class LoopIT {
         assertThat(bench.all(".board .row").size()).isGreaterThanOrEqualTo(8);
         assertThat(bench.text("[data-rope='landing on thatch'] .sentence"))
                 .isEqualTo("When courier.landed on thatch with speed over 4 u/s, play straw puff at the point, "
-                        + "facing the normal; size from speed 4…14 → 0.6…1.8.");
+                        + "facing the normal; size from speed 4…14 → 0.6…1.8; at most once in 0.05 s.");
     }
 
     @Test
@@ -153,7 +153,7 @@ class LoopIT {
 
     @Test
     void aCurveIsEditedByKeyAndByExactNumber() {
-        shape("a crow scattered");
+        shape("landing on peat");
         String presence = bench.number("presence");
         bench.one("button[aria-label^='opacity key at 0 %']").sendKeys(Keys.chord(Keys.SHIFT, Keys.ARROW_DOWN));
         bench.await(b -> !bench.number("presence").equals(presence));

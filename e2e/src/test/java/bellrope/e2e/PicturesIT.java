@@ -24,6 +24,20 @@ class PicturesIT {
             moment(bench, 0.24);
             Files.write(shots.resolve("ropes.png"), bench.picture());
 
+            bench.clickText(".events .name", "weather");
+            bench.clickText(".pull .values button", "downpour");
+            bench.awaitText("[data-testid=account]", "downpour at");
+            Thread.sleep(3500);
+            Files.write(shots.resolve("weather.png"), bench.picture());
+            bench.clickText(".pull .values button", "clear");
+            bench.await(b -> bench.text("[data-testid=live-instances]").equals("0"));
+
+            bench.click("[data-rope='the courier falls'] .knot");
+            bench.clickText(".board button", "balance");
+            bench.await(b -> bench.all(".balance circle").size() > 15);
+            Files.write(shots.resolve("balance.png"), bench.picture());
+            bench.clickText(".board button", "sentences");
+
             bench.click("[data-rope='landing on water'] .knot");
             bench.await(b -> !bench.all("[data-rope='landing on water'].open").isEmpty());
             bench.press("e");

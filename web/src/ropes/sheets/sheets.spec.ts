@@ -1,0 +1,128 @@
+import { describe, expect, it } from 'vitest'
+import type { EventType, Rope } from '../../api/bundle'
+import { at, putOrPrune } from '../../common/paths'
+import { freeName, freeSeed, newRope } from '../newRope'
+import { additions } from './additions'
+import * as rows from './rows'
+import { firstCondition, fitTo, sourceRange, sourceUnit, sourceWords } from './sources'
+
+const landed: EventType = {
+  name: 'courier.landed',
+  shape: 'moment',
+  weight: 3,
+  fields: [
+    { name: 'normal', type: 'normal' },
+    { name: 'speed', type: 'number', range: [0, 14], usual: 9, unit: 'u/s' },
+    { name: 'surface', type: 'choice', options: ['thatch', 'stone'] },
+    { name: 'full', type: 'flag' },
+  ],
+}
+const reeling: EventType = { name: 'kite.reeling', shape: 'span', weight: 2, fields: [] }
+const rope = (): Rope => newRope(landed, [])
+
+describe('paths', () => {
+  it('leave nothing empty behind', () => {
+    const r: { limits?: { cooldown?: number; once?: boolean } } = {}
+    putOrPrune(r, 'limits.cooldown', 0.5)
+    putOrPrune(r, 'limits.once', true)
+    expect(r).toEqual({ limits: { cooldown: 0.5, once: true } })
+    putOrPrune(r, 'limits.once', undefined)
+    expect(r).toEqual({ limits: { cooldown: 0.5 } })
+    putOrPrune(r, 'limits.cooldown', undefined)
+    expect(r).toEqual({})
+  })
+
+  it('never prune an entry of a list', () => {
+    const r = { then: [{ after: 1 } as { after?: number }] }
+    putOrPrune(r, 'then.0.after', undefined)
+    expect(r.then).toHaveLength(1)
+  })
+})
+
+describe('a new rope', () => {
+  it('has a name, a seed and a facing that its event can give', () => {
+    expect(rope()).toMatchObject({ name: 'courier.landed 1', seed: 1, facing: 'normal' })
+    expect(newRope(reeling, [rope()])).toMatchObject({ name: 'kite.reeling 1', seed: 2, facing: 'up' })
+  })
+
+  it('never takes what is taken', () => {
+    const taken = [rope(), { ...rope(), name: 'x', seed: 3 }]
+    expect(freeSeed(taken)).toBe(4)
+    expect(freeName('x', taken)).toBe('x 2')
+    expect(freeName('y', taken)).toBe('y')
+  })
+})
+
+describe('a rope moved to another event', () => {
+  it('asks nothing of it that it does not carry', () => {
+    const r = rope()
+    r.facing = 'reflected'
+    r.conditions = [
+      firstCondition(landed, 'surface'),
+      { channel: 'wind', relation: 'over', bound: 1 },
+      { tag: 'wet' },
+    ]
+    r.feeds = [{ parameter: 'size', field: 'speed', in: [0, 1], out: [0, 1] }]
+    fitTo(r, reeling)
+    expect(r.conditions).toEqual([{ channel: 'wind', relation: 'over', bound: 1 }, { tag: 'wet' }])
+    expect(r.feeds).toEqual([])
+    expect(r.facing).toBe('up')
+  })
+
+  it('forgets how it lasts at a moment', () => {
+    const r = { ...newRope(reeling, []), run: { longest: 20 } }
+    fitTo(r, landed)
+    expect(r.run).toBeUndefined()
+  })
+})
+
+describe('conditions and sources', () => {
+  it('begin as their field suggests', () => {
+    expect(firstCondition(landed, 'surface')).toEqual({ field: 'surface', is: ['thatch'] })
+    expect(firstCondition(landed, 'full')).toEqual({ field: 'full', flag: true })
+    expect(firstCondition(landed, 'speed')).toEqual({ field: 'speed', relation: 'over', bound: 9 })
+  })
+
+  it('have words, units and ranges', () => {
+    const wind = [{ name: 'wind', range: [0, 12] as [number, number], unit: 'u/s' }]
+    expect(sourceWords({ since: 'a.b' })).toBe('time since a.b')
+    expect(sourceUnit({ held: true }, landed, wind)).toBe('s')
+    expect(sourceUnit({ field: 'speed' }, landed, wind)).toBe('u/s')
+    expect(sourceRange({ channel: 'wind' }, landed, wind)).toEqual([0, 12])
+    expect(sourceRange({ held: true }, landed, wind)).toEqual([0, 2])
+  })
+})
+
+describe('additions', () => {
+  it('offer what is not said yet, and only what the event allows', () => {
+    const words = (r: Rope, e: EventType) => additions(r, e).map((a) => a.slot)
+    expect(words(rope(), landed)).not.toContain('longest')
+    expect(words(newRope(reeling, []), reeling)).toContain('longest')
+    const limited = rope()
+    additions(limited, landed)
+      .find((a) => a.slot === 'limits')!
+      .add(limited)
+    expect(words(limited, landed)).not.toContain('limits')
+    expect(words(limited, landed)).toContain('companion')
+  })
+
+  it('each have a sheet that can set what they add', () => {
+    for (const a of additions(newRope(reeling, []), reeling)) {
+      const r = newRope(reeling, [])
+      a.add(r)
+      const form =
+        a.slot === 'companion'
+          ? rows.companion(0, r.with![0])
+          : a.slot === 'follow up'
+            ? rows.followUp(0, !!r.then![0].announce, 'span')
+            : {
+                overrides: rows.overrides,
+                timing: rows.timing,
+                limits: rows.limits,
+                owner: rows.owner,
+                longest: rows.run('span'),
+              }[a.slot]!
+      expect(form.some((row) => at(r, row.path) !== undefined)).toBe(true)
+    }
+  })
+})
