@@ -144,9 +144,9 @@ const release = computed(() => {
   margin: 0;
   padding: 0 12px 0 8px;
   display: grid;
-  grid-template-columns: 1fr 56px;
+  grid-template-columns: 1fr auto;
   align-content: start;
-  gap: 0 4px;
+  gap: 0 6px;
   font-size: 12px;
   text-align: right;
 }

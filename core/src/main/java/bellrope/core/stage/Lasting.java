@@ -1,0 +1,243 @@
+package bellrope.core.stage;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.event.EventType;
+import bellrope.core.event.EventType.Shape;
+import bellrope.core.event.Pull;
+import bellrope.core.rope.FollowUp;
+import bellrope.core.rope.Owner;
+import bellrope.core.rope.Rope;
+import bellrope.core.rope.Run;
+import bellrope.core.stage.Account.Answer;
+import bellrope.core.stage.Account.Ended;
+import bellrope.core.stage.Account.Played;
+import bellrope.core.stage.Account.Waits;
+import bellrope.core.value.Vec3;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Spans and states that last: one holding for each rope and subject. */
+final class Lasting {
+    private final Scene scene;
+    private final Answering answering;
+    private final Following following;
+    private final Map<String, List<Holding>> holdings = new LinkedHashMap<>();
+
+    Lasting(Scene scene, Answering answering, Following following) {
+        this.scene = scene;
+        this.answering = answering;
+        this.following = following;
+    }
+
+    private Holding of(String rope, String subject) {
+        for (Holding held : holdings.getOrDefault(rope, List.of())) {
+            if (held.subject.equals(subject)) {
+                return held;
+            }
+        }
+        return null;
+    }
+
+    /** Returns all of them, in a list of its own. */
+    private List<Holding> all() {
+        List<Holding> all = new ArrayList<>();
+        holdings.values().forEach(all::addAll);
+        return all;
+    }
+
+    int count() {
+        int sum = 0;
+        for (List<Holding> all : holdings.values()) {
+            sum += all.size();
+        }
+        return sum;
+    }
+
+    boolean none() {
+        return holdings.isEmpty();
+    }
+
+    void clear() {
+        holdings.clear();
+    }
+
+    private Holding hold(Begin begin, Rope rope, Vec3 origin, Vec3 facing) {
+        Holding held = new Holding(
+                rope.name(),
+                begin.event(),
+                begin.subject(),
+                begin.pull(),
+                begin.number(),
+                scene.now,
+                begin.key(),
+                begin.depth(),
+                origin,
+                facing);
+        holdings.computeIfAbsent(rope.name(), r -> new ArrayList<>()).add(held);
+        rope.run()
+                .longest()
+                .ifPresent(
+                        s -> held.endsAt = scene.now + Math.max(1, scene.pace().stepsAt(s)));
+        return held;
+    }
+
+    /** Lets a rope answer the beginning of a span. */
+    Answer begin(Rope rope, EventType event, Pull pull, int number, int depth, List<String> said) {
+        String subject = World.subject(event, pull);
+        Holding before = of(rope.name(), subject);
+        if (before != null && rope.run().again() == Run.Again.CONTINUE) {
+            String words = event.name() + " begins again for " + subject + " before it ended";
+            if (!said.contains(words)) {
+                said.add(words);
+            }
+            return Answering.silent(rope, new Waits("it runs already, and goes on"));
+        }
+        Answer answer = answering.answer(rope, event, pull, number, depth, 0, this::hold);
+        if (before != null && rope.run().again() == Run.Again.RESTART && answer instanceof Played) {
+            over(before, rope, false);
+        }
+        return answer;
+    }
+
+    /** Ends a span for all ropes that answer it; of several of one subject the one that began first. */
+    void end(List<Rope> ropes, EventType event, Pull pull, List<String> said, List<Answer> answers) {
+        String subject = World.subject(event, pull);
+        boolean any = false;
+        for (Rope rope : ropes) {
+            Holding held = of(rope.name(), subject);
+            any |= held != null;
+            answers.add(
+                    held == null
+                            ? Answering.silent(rope, new Waits("nothing of it runs for " + subject))
+                            : over(held, rope, true));
+        }
+        if (!any && !ropes.isEmpty()) {
+            said.add(event.name() + " ends for " + subject + " without anything that runs");
+        }
+    }
+
+    /** Leaves what ran for other values of a state, and enters what runs for this one. */
+    void set(List<Rope> ropes, EventType event, Pull pull, int number, int depth, List<Answer> answers) {
+        String subject = World.subject(event, pull);
+        double fading = 0;
+        for (Rope rope : ropes) {
+            Holding held = of(rope.name(), subject);
+            if (held != null && !rope.when().value().equals(pull.value())) {
+                answers.add(over(held, rope, true));
+                if (held.main != null) {
+                    fading = Math.max(fading, scene.pace().seconds(held.main.run.fadeOut()));
+                }
+            }
+        }
+        for (Rope rope : ropes) {
+            boolean wanted = rope.when().value().equals(pull.value());
+            if (wanted && of(rope.name(), subject) != null) {
+                answers.add(Answering.silent(rope, new Waits("it is so already, and goes on")));
+            } else if (wanted || answers.stream().noneMatch(a -> a.rope().equals(rope.name()))) {
+                double wait = rope.run().order() == Run.Order.AFTER ? fading : 0;
+                answers.add(answering.answer(rope, event, pull, number, depth, wait, this::hold));
+            }
+        }
+    }
+
+    /** Ends one for one rope: the loop fades, and what ends it plays. */
+    private Ended over(Holding held, Rope rope, boolean withEnd) {
+        held.over = true;
+        List<Holding> all = holdings.get(held.rope);
+        if (all != null) {
+            all.remove(held);
+            if (all.isEmpty()) {
+                holdings.remove(held.rope);
+            }
+        }
+        boolean began =
+                held.main != null || scene.now > held.since || rope.play().isEmpty();
+        if (held.main != null && !held.main.gone) {
+            held.main.stop(scene.now);
+        }
+        Begin begin = new Begin(held.event, held.pull, held.number, held.depth, scene.world.begins(), held.key, null);
+        Optional<String> end = withEnd && began ? rope.run().end() : Optional.empty();
+        Effect effect = scene.effect(end);
+        if (effect != null && !scene.ensemble.full()) {
+            Vec3 place = held.place(scene.now);
+            Playing last = begin.playing(Playing.Role.END, 0, rope, scene.now, place, held.facing());
+            scene.enter(last, rope, effect, scene.decision(rope, begin));
+        }
+        if (withEnd) {
+            following.cue(FollowUp.Cue.ENDED, rope, begin, held.main, held.origin, held.facing);
+        }
+        double seconds = scene.pace().seconds(scene.now - held.since);
+        return new Ended(rope.name(), rope.play().orElse(""), seconds, end);
+    }
+
+    /** Ends the spans of a subject that is no more, and returns a line for each. */
+    List<Answer> gone(String subject) {
+        List<Answer> answers = new ArrayList<>();
+        for (Holding held : all()) {
+            Rope rope = scene.ensemble.rope(held.rope);
+            if (held.subject.equals(subject) && held.event.shape() == Shape.SPAN && rope != null) {
+                answers.add(over(held, rope, rope.owner().end() == Owner.AtEnd.FINISH));
+            }
+        }
+        return answers;
+    }
+
+    /** Told of a span that ended by itself. */
+    interface Expired {
+        void ended(Pull end, String words, Ended answer);
+    }
+
+    /** Ends what has lasted for as long as it may. */
+    void expire(Expired expired) {
+        if (holdings.isEmpty()) {
+            return;
+        }
+        List<Holding> ending = null;
+        for (List<Holding> all : holdings.values()) {
+            for (int i = 0; i < all.size(); i++) {
+                if (all.get(i).endsAt <= scene.now) {
+                    ending = ending == null ? new ArrayList<>() : ending;
+                    ending.add(all.get(i));
+                }
+            }
+        }
+        for (Holding held : ending == null ? List.<Holding>of() : ending) {
+            Rope rope = scene.ensemble.rope(held.rope);
+            expired.ended(
+                    Pull.end(held.event.name()).of(held.pull.subject()),
+                    held.rope + " has lasted as long as it may, and ends by itself",
+                    over(held, rope, true));
+        }
+    }
+
+    /** Ends all. */
+    void stop() {
+        for (Holding held : all()) {
+            over(held, scene.ensemble.rope(held.rope), true);
+        }
+    }
+
+    /** Lets go of what a changed project no longer holds. */
+    void retune() {
+        for (Holding held : all()) {
+            Rope rope = scene.ensemble.rope(held.rope);
+            EventType event = scene.event(held.event.name());
+            boolean lost = rope == null
+                    || event == null
+                    || event.shape() != held.event.shape()
+                    || !rope.event().equals(event.name())
+                    || event.shape() == Shape.STATE && !rope.when().value().equals(held.pull.value());
+            if (lost) {
+                held.over = true;
+                holdings.get(held.rope).remove(held);
+                if (held.main != null && !held.main.gone) {
+                    held.main.stop(scene.now);
+                }
+            }
+        }
+        holdings.values().removeIf(List::isEmpty);
+    }
+}

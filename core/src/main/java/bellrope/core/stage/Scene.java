@@ -1,0 +1,111 @@
+package bellrope.core.stage;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.event.EventType;
+import bellrope.core.project.Project;
+import bellrope.core.rope.Rope;
+import bellrope.core.value.Pace;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+
+/** Everything that those who answer, follow and last share: the project, the step, and the parts of the stage. */
+final class Scene {
+    final World world = new World();
+    final Limiter limiter = new Limiter();
+    final Comfort comfort = new Comfort();
+    final Agenda agenda = new Agenda();
+    final Outbox outbox = new Outbox();
+    final Ensemble ensemble;
+    private final Map<String, EventType> events = new HashMap<>();
+    private final Map<String, List<Rope>> listeners = new HashMap<>();
+    private final Map<String, List<Rope>> resets = new HashMap<>();
+    private Project project;
+    int now;
+
+    /** @param over told of each instance that is over or taken off */
+    Scene(Consumer<Playing> over) {
+        ensemble = new Ensemble(world, over);
+    }
+
+    void take(Project next) {
+        project = next;
+        world.take(next);
+        limiter.take(next.ropes());
+        events.clear();
+        next.events().forEach(e -> events.put(e.name(), e));
+        listeners.clear();
+        resets.clear();
+        for (Rope rope : next.ropes()) {
+            listeners.computeIfAbsent(rope.event(), e -> new ArrayList<>()).add(rope);
+            rope.limits()
+                    .until()
+                    .ifPresent(event -> resets.computeIfAbsent(event, e -> new ArrayList<>())
+                            .add(rope));
+        }
+    }
+
+    Project project() {
+        return project;
+    }
+
+    Pace pace() {
+        return project.settings().pace();
+    }
+
+    /** Returns a kind of event; null when there is none of that name. */
+    EventType event(String name) {
+        return events.get(name);
+    }
+
+    List<String> eventNames() {
+        return List.copyOf(events.keySet());
+    }
+
+    List<Rope> listeners(String event) {
+        return listeners.getOrDefault(event, List.of());
+    }
+
+    /** Returns the ropes that answer everyone again when an event comes. */
+    List<Rope> resets(String event) {
+        return resets.getOrDefault(event, List.of());
+    }
+
+    /** Returns an effect; null when none is chosen, or there is none of that name. */
+    Effect effect(Optional<String> name) {
+        return name.map(ensemble::effect).orElse(null);
+    }
+
+    Decision decision(Rope rope, Begin begin) {
+        return new Decision(rope, begin.event(), begin.pull(), world, now, begin.beginning(), begin.key());
+    }
+
+    /** Gives an instance its run and lets it in. */
+    void enter(Playing instance, Rope rope, Effect effect, Decision decision) {
+        ensemble.build(instance, rope, effect, decision);
+        ensemble.enter(instance, now);
+    }
+
+    /** Does something after so many steps; at once if there are none. */
+    void after(int steps, Runnable work) {
+        if (steps == 0) {
+            work.run();
+        } else {
+            later(steps, work);
+        }
+    }
+
+    /** Does something after so many steps; after none, at the end of this one. */
+    void later(int steps, Runnable work) {
+        if (!agenda.add(now + steps, work)) {
+            outbox.note("too many answers are due; one was dropped");
+        }
+    }
+
+    void tell(String name, Told.What what, String rope, int pull) {
+        outbox.tell(new Told(now, name, what, rope, pull));
+    }
+}
