@@ -21,9 +21,8 @@ const opener = ref<HTMLElement>()
 watch(open, async (opened) => {
   if (!opened || document.activeElement !== opener.value) return
   await nextTick()
-  const first = sheet.value?.querySelector<HTMLElement>(
-    '[aria-pressed="true"], button:not(.away), select, input',
-  )
+  const find = (css: string) => sheet.value?.querySelector<HTMLElement>(css)
+  const first = find('[aria-pressed="true"]') ?? find('button:not(.away), select, input')
   // The sheet is shown a moment after it is there.
   setTimeout(() => first?.focus(), 60)
 })

@@ -93,7 +93,7 @@ class RopesIT {
         bench.js("const r = document.querySelector('.pull .channel input[type=range]');"
                 + "r.value = 1; r.dispatchEvent(new Event('input'))");
         bench.clickText(".pull .values button", "snow");
-        bench.awaitText("[data-testid=account]", "amount 1.5 from intensity 1");
+        bench.awaitText("[data-testid=account]", "amount 1.2 from intensity 1");
         bench.clickText(".pull .values button", "clear");
         bench.await(b -> playing() == 0);
     }
@@ -130,6 +130,28 @@ class RopesIT {
         bench.await(b -> bench.text(row)
                 .equals("When parcel.collected, play parcel glint at the point + (0, 0.8, 0) u, facing up; "
                         + "amount from worth 1…5 → 0.6…2."));
+    }
+
+    @Test
+    void theSentenceIsWrittenByKeyboardAlone() {
+        bench.click("[data-rope='a parcel collected'] .knot");
+        String row = "[data-rope='a parcel collected'] .sentence";
+        bench.awaitText("aside .sentence", "When parcel.collected");
+        bench.js("[...document.querySelectorAll('aside .part')].find(e => e.textContent.trim() === 'up').focus()");
+        new Actions(bench.browser()).sendKeys(Keys.ENTER).perform();
+        bench.await(b -> (Boolean) bench.js("return !!document.activeElement.closest('.el-popper')"));
+        assertThat(bench.js("return document.activeElement.textContent.trim()")).isEqualTo("up");
+        new Actions(bench.browser())
+                .keyDown(Keys.SHIFT)
+                .sendKeys(Keys.TAB)
+                .keyUp(Keys.SHIFT)
+                .sendKeys(Keys.ENTER)
+                .perform();
+        bench.awaitText(row, "facing the heading");
+        new Actions(bench.browser()).sendKeys(Keys.ESCAPE).perform();
+        bench.await(b -> (Boolean) bench.js("return document.activeElement.classList.contains('part')"));
+        bench.command("z", false);
+        bench.awaitText(row, "facing up");
     }
 
     @Test
