@@ -84,12 +84,10 @@ class LoopIT {
 
     @Test
     void twentyQuickPullsClimbAndFallBackToZero() {
-        int most = 0;
-        for (int i = 0; i < 20; i++) {
-            bench.press(" ");
-            most = Math.max(most, Integer.parseInt(bench.text("[data-testid=live-instances]")));
-        }
-        assertThat(most).isGreaterThan(3);
+        bench.clickText(".events .name", "scattered");
+        // In the page, so that they are quick however slow the way of a key from here to there is.
+        bench.js("for (let i = 0; i < 20; i++) window.dispatchEvent(new KeyboardEvent('keydown', {key: ' '}))");
+        bench.await(b -> bench.text("[data-testid=live-instances]").equals("20"));
         bench.await(b -> bench.text("[data-testid=live-instances]").equals("0"));
     }
 

@@ -264,4 +264,61 @@ class SpeedIT {
                 again);
         assertThat(first).isPositive();
     }
+
+    @Test
+    void aBoardOfAThousandRopesOpensFiltersAndScrolls() {
+        String bundle = (String) bench.js("""
+                return fetch('/api/projects').then(r => r.json()).then(p => fetch(`/api/projects/${p[0].id}/bundle`))
+                  .then(r => r.json()).then(b => {
+                    const landed = b.events[0];
+                    const ropes = b.ropes.filter(r => r.event === landed.name);
+                    b.events = [];
+                    b.ropes = [];
+                    for (let i = 0; i < 200; i++) {
+                      b.events.push({...landed, name: `thing-${i}.landed`});
+                      ropes.forEach((r, k) => b.ropes.push({...r, event: `thing-${i}.landed`, name: `${r.name} ${i}`,
+                        seed: i * ropes.length + k}));
+                    }
+                    b.name = 'a thousand';
+                    return JSON.stringify(b);
+                  })""");
+        Number project = (Number) bench.js("""
+                return fetch('/api/projects', {method: 'POST', headers: {'Content-Type': 'application/json'},
+                  body: JSON.stringify({name: 'a thousand'})}).then(r => r.json())
+                  .then(p => fetch(`/api/projects/${p.id}/bundle`, {method: 'PUT', headers: {'Content-Type': 'application/json'},
+                    body: arguments[0]}).then(() => p.id))""", bundle);
+        bench.open("/?two#/?project=" + project.longValue());
+        bench.browser().navigate().refresh();
+        double first = ((Number) bench.js("""
+                return new Promise(done => (function again() {
+                  if (document.querySelectorAll('.board .row').length >= 40) done(performance.now());
+                  else setTimeout(again, 4);
+                })())""")).doubleValue();
+        bench.await(b -> bench.all(".board .row").size() == 1000);
+        double filtered = filter("thing-17.");
+        assertThat(bench.all(".board .row")).hasSize(5);
+        double back = filter("");
+        bench.await(b -> bench.all(".board .row").size() == 1000);
+        bench.js("const rows = document.querySelector('.board .rows'); rows.scrollTop = rows.scrollHeight");
+        bench.await(b -> (Boolean) bench.js("const rows = document.querySelector('.board .rows');"
+                + "const box = rows.getBoundingClientRect();"
+                + "const at = document.elementFromPoint(box.left + box.width / 2, box.bottom - 40);"
+                + "return !!at.closest('.row') && at.closest('.row').dataset.rope.endsWith(' 199')"));
+        System.out.printf(
+                Locale.ROOT,
+                "a thousand ropes: first rows %.0f ms after the page was asked for, filter %.0f ms, all back %.0f ms%n",
+                first,
+                filtered,
+                back);
+    }
+
+    private static double filter(String words) {
+        return ((Number) bench.js("""
+                const field = document.querySelector('header input');
+                const start = performance.now();
+                field.value = arguments[0];
+                field.dispatchEvent(new Event('input'));
+                return new Promise(done => requestAnimationFrame(() => setTimeout(() => done(performance.now() - start))))
+                """, words)).doubleValue();
+    }
 }

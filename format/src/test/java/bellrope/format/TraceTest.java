@@ -2,6 +2,7 @@ package bellrope.format;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import bellrope.core.project.Project;
 import bellrope.core.stage.Rehearsal.Timed;
 import bellrope.core.value.Problem;
 import bellrope.format.json.Demo;
@@ -70,5 +71,49 @@ class TraceTest {
         assertThat(trace.pulls()).hasSize(2);
         List<String> all = trace.problems().stream().map(Problem::toString).toList();
         assertThat(all).anyMatch(p -> p.startsWith(message));
+    }
+
+    private static String line(String type, String more, String data) {
+        return "{\"specversion\":\"1.0\",\"id\":\"1\",\"source\":\"/s\",\"type\":\"" + type
+                + "\",\"time\":\"2026-05-04T10:00:00Z\"" + more + (data == null ? "" : ",\"data\":" + data) + "}";
+    }
+
+    @Test
+    void spansAndStatesAreLinesToo() {
+        Project demo = bellrope.format.json.Demo.project();
+        String reels = "{\"position\":[0,0,0],\"heading\":[1,0,0]}";
+        Trace trace = Trace.read(
+                String.join(
+                        "\n",
+                        line(
+                                "kite.reeling",
+                                ",\"phase\":\"begin\",\"subject\":\"red kite\",\"tags\":\"torn, new\"",
+                                reels),
+                        line("kite.reeling", ",\"phase\":\"end\",\"subject\":\"red kite\"", null),
+                        line("weather", ",\"value\":\"snow\"", "{}")),
+                demo);
+        assertThat(trace.problems()).isEmpty();
+        assertThat(trace.pulls()).hasSize(3);
+        assertThat(trace.pulls().get(0).pull().tags()).containsExactly("new", "torn");
+        assertThat(trace.pulls().get(1).pull().subject()).isEqualTo("red kite");
+        assertThat(trace.pulls().get(2).pull().value()).contains("snow");
+    }
+
+    @Test
+    void whatDoesNotFitTheShapeIsRefusedWithItsPlace() {
+        Project demo = bellrope.format.json.Demo.project();
+        assertThat(Trace.read(line("kite.reeling", "", "{\"position\":[0,0,0],\"heading\":[1,0,0]}"), demo)
+                        .problems())
+                .extracting(Object::toString)
+                .containsExactly("/line 1/phase: moment: begin or end: kite.reeling is a span");
+        assertThat(Trace.read(line("weather", ",\"value\":\"snwo\"", "{}"), demo)
+                        .problems()
+                        .toString())
+                .contains("/line 1/value")
+                .contains("did you mean snow?");
+        assertThat(Trace.read(line("weather", ",\"phase\":\"often\"", "{}"), demo)
+                        .problems()
+                        .toString())
+                .contains("moment, begin, end or set");
     }
 }

@@ -6,12 +6,19 @@ import bellrope.core.Sample;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Facing;
 import bellrope.core.rope.Feed;
+import bellrope.core.rope.FollowUp;
+import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Run;
+import bellrope.core.rope.Source;
+import bellrope.core.rope.When;
+import bellrope.core.rope.Where;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 
 class ConsistencyTest {
@@ -71,5 +78,51 @@ class ConsistencyTest {
                 .containsExactly(
                         "/ropes/1/name: \"landing on thatch\": a name that is there once",
                         "/ropes/1/seed: 1: a seed of its own; this one belongs to \"landing on thatch\"");
+    }
+
+    @Test
+    void everythingThatARopeNamesIsLookedFor() {
+        Project sound = Sample.game(Sample.rope("reel", 1, "kite.reeling", "smoke"));
+        assertThat(Consistency.problems(sound)).isEmpty();
+        Rope wrong = sound.ropes().get(0).with(d -> {
+            d.when = new When(
+                    "kite.reeling",
+                    Optional.of("fast"),
+                    When.Match.ALL,
+                    List.of(
+                            new Condition.Compare(new Source.Channel("wnd"), Condition.Relation.OVER, 1),
+                            new Condition.Compare(new Source.Since("kite.lost"), Condition.Relation.OVER, 1),
+                            new Condition.Flagged("force", true)));
+            d.where = new Where(
+                    Where.Anchor.PLACE,
+                    false,
+                    Optional.of("mill dor"),
+                    Vec3.ZERO,
+                    Where.Frame.WORLD,
+                    OptionalDouble.empty());
+            d.pointing = Pointing.of(Facing.REFLECTED);
+            d.run = new Run(
+                    Optional.of("puf"),
+                    Optional.of("his"),
+                    OptionalDouble.empty(),
+                    OptionalDouble.empty(),
+                    OptionalDouble.empty(),
+                    Run.Again.CONTINUE,
+                    Run.Order.TOGETHER);
+            d.followUps = List.of(FollowUp.after(1, "smke"));
+        });
+        assertThat(Consistency.problems(sound.withRopes(List.of(wrong))))
+                .extracting(Problem::place)
+                .containsExactlyInAnyOrder(
+                        "/ropes/0/run/start",
+                        "/ropes/0/run/end",
+                        "/ropes/0/place/name",
+                        "/ropes/0/then/0/play",
+                        "/ropes/0/value",
+                        "/ropes/0/conditions/0/channel",
+                        "/ropes/0/conditions/1/since",
+                        "/ropes/0/conditions/2/field",
+                        "/ropes/0/facing",
+                        "/ropes/0/facing");
     }
 }

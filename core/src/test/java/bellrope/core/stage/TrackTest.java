@@ -1,0 +1,76 @@
+package bellrope.core.stage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import bellrope.core.value.Turn;
+import bellrope.core.value.Vec3;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+
+class TrackTest {
+    private static Track moved(int times) {
+        Track track = new Track(60);
+        for (int i = 0; i < times; i++) {
+            track.put(i, 0, new Vec3(i * 0.1, 0, 0), Vec3.ZERO, null);
+        }
+        return track;
+    }
+
+    @Test
+    void goesOnEvenlyWithTheVelocityItWasToldAndRestsWithoutOne() {
+        Track track = new Track(60);
+        track.put(0, 0, Vec3.ZERO, Vec3.ZERO, new Vec3(6, 0, 0));
+        int entry = track.seenBy(30);
+        assertThat(track.at(entry, 30).x()).isCloseTo(3, within(1e-12));
+        assertThat(track.gone(entry, 30)).isCloseTo(3, within(1e-12));
+        track.rest(30, 0);
+        assertThat(track.at(track.seenBy(90), 90).x()).isCloseTo(3, within(1e-12));
+        assertThat(track.velocity(track.seenBy(90))).isEqualTo(Vec3.ZERO);
+    }
+
+    @Test
+    void whatIsToldAfterAStepCountsFromTheNext() {
+        Track track = moved(10);
+        assertThat(track.at(track.seenBy(5), 5).x())
+                .as("step 5 saw what was told after step 4")
+                .isCloseTo(0.4, within(1e-12));
+        assertThat(track.velocity(track.seenBy(6)).x())
+                .as("from its way: 0.1 u a step")
+                .isCloseTo(6, within(1e-9));
+        assertThat(track.heading(track.seenBy(6))).isEqualTo(Vec3.RIGHT);
+        assertThat(track.gone(track.seenBy(10), 10)).isCloseTo(0.9, within(1e-9));
+    }
+
+    @Test
+    void aBeginningSeesWhatWasToldBeforeItOnTheSameStep() {
+        Track track = new Track(60);
+        track.put(7, 3, new Vec3(1, 0, 0), Vec3.ZERO, null);
+        track.put(7, 4, new Vec3(2, 0, 0), Vec3.ZERO, null);
+        assertThat(track.at(track.knownTo(4), 7).x()).isEqualTo(1);
+        assertThat(track.at(track.knownTo(5), 7).x()).isEqualTo(2);
+    }
+
+    @Test
+    void forgetsOnlyWhatIsLongPast() {
+        Track track = moved(5000);
+        assertThat(track.at(track.seenBy(4500), 4500).x()).isCloseTo(449.9, within(1e-9));
+        assertThat(track.at(track.seenBy(10), 10).x()).as("the oldest there is").isGreaterThan(200);
+    }
+
+    @Test
+    void aFollowerTurnsWithItsSubjectOnlyIfItShall() {
+        for (boolean turns : new boolean[] {true, false}) {
+            Track track = new Track(60);
+            track.put(0, 0, Vec3.ZERO, Vec3.RIGHT, null);
+            FollowedWay way =
+                    new FollowedWay(track, 0, 1, new Vec3(2, 0, 0), true, OptionalDouble.empty(), Vec3.UP, 1, turns);
+            Turn first = way.turn(0);
+            track.put(0, 1, Vec3.ZERO, Vec3.UP, null);
+            double[] place = new double[3];
+            way.at(1, place);
+            assertThat(place).as("2 u ahead, which is up now").containsExactly(0, 2, 0);
+            assertThat(way.turn(1).equals(first)).isEqualTo(!turns);
+        }
+    }
+}
