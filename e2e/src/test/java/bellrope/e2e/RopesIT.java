@@ -256,12 +256,19 @@ class RopesIT {
         bench.clickText(".pull button", "Repeat, alternate, pair…");
         bench.js("const s = document.querySelector(\"[aria-label='Pulled in the same instant']\");"
                 + "s.value = 'parcel.collected'; s.dispatchEvent(new Event('change'))");
+        bench.clickText(".account button", "All accounts");
         bench.click(".pull .primary");
-        bench.await(b -> playing() == 2);
+        bench.await(b -> pulled("crow.scattered") == 1 && pulled("parcel.collected") == 1);
         bench.click(".pull .more input[type=checkbox]");
-        bench.await(b -> playing() >= 4);
+        bench.await(b -> pulled("crow.scattered") >= 3 && pulled("parcel.collected") >= 3);
         bench.click(".pull .more input[type=checkbox]");
         bench.await(b -> playing() == 0);
+    }
+
+    private static long pulled(String event) {
+        return bench.all(".account ol li").stream()
+                .filter(e -> e.getText().contains(event))
+                .count();
     }
 
     @Test
