@@ -1,6 +1,6 @@
 package bellrope.bench;
 
-import bellrope.core.event.Datum;
+import bellrope.core.value.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Pull;

@@ -50,7 +50,15 @@ class WholeModelTest {
                "look": {"sprite": "disc", "blend": "multiply", "order": "newest on top", "frame": {"kind": "over life"}, "posture": {"kind": "fixed", "normal": [0, 0, 1]}},
                "life": {"gravity": [0, 0, 0], "drag": 0, "size": [{"at": 0, "value": 1, "ease": "linear"}], "opacity": [{"at": 0, "value": 1, "ease": "hold"}], "colour": [{"at": 0, "colour": "#FFFFFFFF"}]},
                "end": {"collision": {"with": {"kind": "plane", "place": [0, -1, 0], "normal": [0, 1, 0]}, "bounce": 0, "friction": 1, "then": "sticks"}}}],
-             "parameters": [{"name": "strength", "default": 1, "least": 0, "most": 2, "unit": "×", "description": "", "bindings": [{"property": "force", "mode": "multiply"}, {"property": "brightness", "mode": "multiply", "emitter": "a"}]}]}
+             "parameters": [{"name": "strength", "default": 1, "least": 0, "most": 2, "unit": "×", "description": "", "bindings": [{"property": "force", "mode": "multiply"}, {"property": "brightness", "mode": "multiply", "emitter": "a"}]},
+              {"name": "span", "default": 1, "least": 0.5, "most": 4, "step": 0.25, "unit": "", "description": "", "scale": true, "bindings": [{"property": "per unit", "mode": "divide"},
+               {"property": "force reach", "mode": "multiply", "remap": {"in": [0.5, 4], "out": [0, 2], "clamp": false, "shape": [{"at": 0, "value": 0, "ease": "ease-in"}, {"at": 1, "value": 1, "ease": "linear"}]}}]},
+              {"name": "pieces", "type": "whole", "default": 0, "least": -3, "most": 9, "unit": "", "description": "", "bindings": [{"property": "count", "mode": "add"}]},
+              {"name": "wet", "type": "flag", "default": false, "unit": "", "description": "", "bindings": [{"property": "opacity", "mode": "multiply", "each": [1, 0.5]}]},
+              {"name": "kind", "type": "choice", "default": "oak", "options": ["oak", "elm"], "unit": "", "description": "", "bindings": [{"property": "drag", "mode": "add", "each": [0, 2]}]},
+              {"name": "lean", "type": "vector", "default": [0, 0, 0], "most": 5, "unit": "u", "description": "", "bindings": [{"property": "offset", "mode": "add"}]},
+              {"name": "dye", "type": "colour", "default": "#FFFFFF", "unit": "", "description": "", "bindings": [{"property": "colour", "mode": "multiply"}]},
+              {"name": "veil", "type": "colour", "default": "#FFFFFFFF", "opacity": true, "unit": "", "description": "", "bindings": []}]}
             """;
 
     private static final String GAME = """
@@ -73,7 +81,9 @@ class WholeModelTest {
                "offset": [1, 0, 0], "place": {"at": "subject", "follow": true, "frame": "subject", "depth": -1}, "facing": "fixed",
                "pointing": {"fixed": [1, 1, 0], "spread": 20, "velocity": 0.5, "turns": true},
                "feeds": [{"parameter": "a", "field": "pull", "in": [0, 9], "out": [0, 1]}, {"parameter": "b", "channel": "wind", "in": [0, 9], "out": [1, 0]},
-                {"parameter": "c", "held": true, "in": [0, 2], "out": [0, 1]}, {"parameter": "d", "since": "mill.stopped", "in": [0, 2], "out": [0, 1]}],
+                {"parameter": "c", "held": true, "in": [0, 2], "out": [0, 1]}, {"parameter": "d", "since": "mill.stopped", "in": [0, 2], "out": [0, 1]},
+                {"parameter": "e", "constant": "#FF8800"}, {"parameter": "f", "random": 2, "out": [0.8, 1.2]}, {"parameter": "g", "field": "dye"}, {"parameter": "h", "constant": [0, 1, 0]},
+                {"parameter": "k", "from": "a", "in": [0, 1], "out": [1, 0], "clamp": false, "shape": [{"at": 0, "value": 0, "ease": "ease-out"}, {"at": 1, "value": 1, "ease": "linear"}], "rise": 0.5, "fall": 0.1, "every": 0.25}],
                "run": {"fadeIn": 0.1, "fadeOut": 0.4, "longest": 20, "again": "restart"},
                "timing": {"delay": 0.1, "jitter": 0.2},
                "limits": {"cooldown": 0.5, "perSecond": 4, "once": true, "until": "mill.stopped", "alive": 3, "together": true, "whenFull": "least weighty", "distance": 2, "chance": 0.5},

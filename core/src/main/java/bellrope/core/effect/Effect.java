@@ -1,8 +1,10 @@
 package bellrope.core.effect;
 
+import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -117,28 +119,42 @@ public record Effect(
     }
 
     /**
-     * Returns the emitters as they play with the given parameter values. A parameter that is not given, or given its
-     * default, changes nothing, to the last bit.
+     * Returns the emitters as they play with the given parameter values. A parameter that is not given has its default. Where
+     * all that a parameter does is neutral the very same emitters come back.
      *
-     * @param values by parameter name, already held inside least and most
+     * @param values by parameter name, already held inside their bounds
      */
-    public List<Emitter> resolved(Map<String, Double> values) {
+    public List<Emitter> resolved(Map<String, Datum> values) {
         List<Emitter> resolved = emitters;
         for (Parameter parameter : parameters) {
-            Double value = values.get(parameter.name());
-            if (value != null && value != parameter.standard()) {
-                resolved = resolved.stream()
-                        .map(emitter -> {
-                            Emitter changed = emitter;
-                            for (Binding binding : parameter.bindings()) {
-                                changed = binding.apply(changed, value);
-                            }
-                            return changed;
-                        })
-                        .toList();
+            if (parameter.bindings().isEmpty()) {
+                continue;
             }
+            Datum value = values.getOrDefault(parameter.name(), parameter.standard());
+            List<Emitter> before = resolved;
+            List<Emitter> after = null;
+            for (int i = 0; i < before.size(); i++) {
+                Emitter changed = parameter.apply(before.get(i), value);
+                if (changed != before.get(i)) {
+                    after = after == null ? new ArrayList<>(before) : after;
+                    after.set(i, changed);
+                }
+            }
+            resolved = after == null ? before : after;
         }
         return resolved;
+    }
+
+    /** Returns this effect with other parameters. */
+    public Effect withParameters(List<Parameter> others) {
+        return new Effect(name, description, course, seed, emitters, others);
+    }
+
+    /** Returns this effect with the parameter of that name changed. */
+    public Effect turned(String parameter, UnaryOperator<Parameter> change) {
+        return withParameters(parameters.stream()
+                .map(p -> p.name().equals(parameter) ? change.apply(p) : p)
+                .toList());
     }
 
     private static String quoted(String name) {

@@ -8,6 +8,7 @@ import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 
 /**
  * The third act: what a particle strikes, what it leaves behind.
@@ -33,8 +34,23 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
         return equals(NONE);
     }
 
+    End withCollision(Optional<Collision> other) {
+        return new End(other, children, trail);
+    }
+
+    End withChildren(List<Child> others) {
+        return new End(collision, others, trail);
+    }
+
+    End withTrail(Optional<Trail> other) {
+        return new End(collision, children, other);
+    }
+
     /** What particles strike. */
     public sealed interface Barrier {
+        /** Returns this barrier with every length changed: levels, distances from the effect's place, sizes. */
+        Barrier sized(DoubleUnaryOperator change);
+
         /**
          * Level ground.
          *
@@ -43,6 +59,11 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
         record Ground(double level) implements Barrier {
             public Ground {
                 Demand.within("level", level, -10_000, 10_000);
+            }
+
+            @Override
+            public Barrier sized(DoubleUnaryOperator change) {
+                return new Ground(Property.held(change.applyAsDouble(level), -10_000, 10_000));
             }
         }
 
@@ -56,6 +77,11 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             public Plane {
                 Demand.within("place", place, 10_000);
                 new Aim.Along(normal);
+            }
+
+            @Override
+            public Barrier sized(DoubleUnaryOperator change) {
+                return new Plane(Property.stretched(place, change), normal);
             }
         }
 
@@ -73,6 +99,18 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
                     throw new Refused("size", Words.vector(size), "three lengths above 0 u");
                 }
             }
+
+            @Override
+            public Barrier sized(DoubleUnaryOperator change) {
+                return new Box(
+                        Property.stretched(place, change),
+                        new Vec3(side(change, size.x()), side(change, size.y()), side(change, size.z())),
+                        keepsIn);
+            }
+
+            private static double side(DoubleUnaryOperator change, double length) {
+                return Property.held(change.applyAsDouble(length), 1e-6, 2000);
+            }
         }
     }
 
@@ -89,6 +127,14 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             Demand.within("bounce", bounce, 0, 1);
             Demand.within("friction", friction, 0, 1);
             Demand.within("lifeLost", lifeLost, 0, 1);
+        }
+
+        Collision with(Barrier other) {
+            return new Collision(other, bounce, friction, lifeLost, then);
+        }
+
+        Collision bouncing(double share) {
+            return new Collision(with, share, friction, lifeLost, then);
         }
     }
 
@@ -153,6 +199,14 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             Demand.within("velocity", velocity, -2, 2);
         }
 
+        boolean perUnit() {
+            return when == When.PER_UNIT;
+        }
+
+        Child withRate(double other) {
+            return new Child(when, emitter, effect, least, most, other, chance, velocity, colour, size);
+        }
+
         /** Returns how many are expected each time. */
         public double expectedEach() {
             return (least + most) / 2.0 * chance;
@@ -178,6 +232,10 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             Demand.above("length", length, 0);
             Demand.within("length", length, 0, by == By.SECONDS ? 10 : 1000);
             Demand.within("width", width, 0, 1000);
+        }
+
+        Trail withLength(double other) {
+            return new Trail(Property.held(other, 1e-6, by == By.SECONDS ? 10 : 1000), by, width, colour);
         }
     }
 }

@@ -2,6 +2,7 @@ package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
 import bellrope.core.value.Vec3;
+import java.util.function.DoubleUnaryOperator;
 
 /** What changes the velocity of particles besides gravity and drag. Places and axes are in the effect's frame. */
 public sealed interface Force {
@@ -88,6 +89,32 @@ public sealed interface Force {
         }
         Turbulence t = (Turbulence) this;
         return new Turbulence(Math.max(0, held(t.strength() * factor)), t.size(), t.speed());
+    }
+
+    /** Returns this force with its radius or the size of its pattern changed. */
+    default Force reaching(DoubleUnaryOperator change) {
+        if (this instanceof Attractor a) {
+            return new Attractor(a.place(), a.strength(), length(change, a.radius()), a.falloff());
+        } else if (this instanceof Swirl s) {
+            return new Swirl(s.place(), s.axis(), s.strength(), length(change, s.radius()), s.falloff());
+        } else if (this instanceof Turbulence t) {
+            return new Turbulence(t.strength(), length(change, t.size()), t.speed());
+        }
+        return this;
+    }
+
+    /** Returns this force with the distance of its place from the effect's changed. */
+    default Force placed(DoubleUnaryOperator change) {
+        if (this instanceof Attractor a) {
+            return new Attractor(Property.stretched(a.place(), change), a.strength(), a.radius(), a.falloff());
+        } else if (this instanceof Swirl s) {
+            return new Swirl(Property.stretched(s.place(), change), s.axis(), s.strength(), s.radius(), s.falloff());
+        }
+        return this;
+    }
+
+    private static double length(DoubleUnaryOperator change, double length) {
+        return Property.held(change.applyAsDouble(length), 1e-6, 1000);
     }
 
     private static double held(double strength) {

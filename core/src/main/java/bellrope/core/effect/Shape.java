@@ -2,11 +2,24 @@ package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
 import bellrope.core.value.Vec3;
+import java.util.function.DoubleUnaryOperator;
 
 /** Where particles are born, in the emitter's own frame, whose y axis is the facing. */
 public sealed interface Shape {
+    /** Returns this shape with every length changed, held inside what it allows. */
+    Shape sized(DoubleUnaryOperator change);
+
+    private static double changed(DoubleUnaryOperator change, double length, double least, double most) {
+        return Property.held(change.applyAsDouble(length), least, most);
+    }
+
     /** All at one point. */
-    record Point() implements Shape {}
+    record Point() implements Shape {
+        @Override
+        public Shape sized(DoubleUnaryOperator change) {
+            return this;
+        }
+    }
 
     /**
      * A circle square to the facing.
@@ -22,6 +35,11 @@ public sealed interface Shape {
             Demand.above("arc", arc, 0);
             Demand.within("arc", arc, 0, 360);
         }
+
+        @Override
+        public Shape sized(DoubleUnaryOperator change) {
+            return new Circle(changed(change, radius, 1e-6, 1000), fill, arc);
+        }
     }
 
     /**
@@ -34,6 +52,11 @@ public sealed interface Shape {
         public Sphere {
             Demand.above("radius", radius, 0);
             Demand.within("radius", radius, 0, 1000);
+        }
+
+        @Override
+        public Shape sized(DoubleUnaryOperator change) {
+            return new Sphere(changed(change, radius, 1e-6, 1000), fill);
         }
     }
 
@@ -49,6 +72,11 @@ public sealed interface Shape {
             Demand.within("radius", radius, 0, 1000);
             Demand.within("angle", angle, 0, 180);
         }
+
+        @Override
+        public Shape sized(DoubleUnaryOperator change) {
+            return new Cone(changed(change, radius, 0, 1000), angle);
+        }
     }
 
     /**
@@ -62,6 +90,14 @@ public sealed interface Shape {
             Demand.within("size/1", size.y(), 0, 2000);
             Demand.within("size/2", size.z(), 0, 2000);
         }
+
+        @Override
+        public Shape sized(DoubleUnaryOperator change) {
+            return new Box(new Vec3(
+                    changed(change, size.x(), 0, 2000),
+                    changed(change, size.y(), 0, 2000),
+                    changed(change, size.z(), 0, 2000)));
+        }
     }
 
     /**
@@ -73,6 +109,11 @@ public sealed interface Shape {
         public Line {
             Demand.above("length", length, 0);
             Demand.within("length", length, 0, 2000);
+        }
+
+        @Override
+        public Shape sized(DoubleUnaryOperator change) {
+            return new Line(changed(change, length, 1e-6, 2000));
         }
     }
 

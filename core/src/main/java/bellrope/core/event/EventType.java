@@ -2,6 +2,7 @@ package bellrope.core.event;
 
 import bellrope.core.event.Field.Meaning;
 import bellrope.core.event.Pull.Phase;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;

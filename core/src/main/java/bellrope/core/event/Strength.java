@@ -1,5 +1,6 @@
 package bellrope.core.event;
 
+import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.LinkedHashMap;

@@ -36,11 +36,10 @@ public record Answers(String parameter, List<List<String>> emitters) {
     }
 
     private static boolean answers(Effect effect, Parameter p, Binding binding, Emitter emitter) {
-        Parameter alone =
-                new Parameter(p.name(), p.standard(), p.least(), p.most(), p.unit(), p.description(), List.of(binding));
+        Parameter alone = p.withBindings(List.of(binding));
         Effect one = new Effect(effect.name(), "", effect.course(), effect.seed(), effect.emitters(), List.of(alone));
         int at = effect.emitters().indexOf(emitter);
-        return !one.resolved(Map.of(p.name(), p.least())).get(at).equals(emitter)
-                || !one.resolved(Map.of(p.name(), p.most())).get(at).equals(emitter);
+        return p.ends().stream()
+                .anyMatch(end -> !one.resolved(Map.of(p.name(), end)).get(at).equals(emitter));
     }
 }

@@ -5,6 +5,7 @@ import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
 import bellrope.core.effect.Parameter;
 import bellrope.core.effect.Sprite;
+import bellrope.core.effect.Type;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
@@ -179,15 +180,53 @@ public final class Consistency {
         for (int i = 0; i < rope.feeds().size(); i++) {
             Feed feed = rope.feeds().get(i);
             String at = place + "/feeds/" + i;
-            source(at, feed.source(), event, project);
-            if (effect.isPresent()) {
-                known(
-                        at + "/parameter",
-                        feed.parameter(),
-                        effect.get().parameters().stream().map(Parameter::name).toList(),
-                        "parameter of " + effect.get().name());
+            if (feed.remap().isPresent() || !(feed.source() instanceof Source.Payload)) {
+                source(at, feed.source(), event, project);
+            }
+            if (effect.isPresent()
+                    && known(
+                            at + "/parameter",
+                            feed.parameter(),
+                            names(effect.get()),
+                            "parameter of " + effect.get().name())) {
+                Parameter parameter = effect.get().parameter(feed.parameter()).orElseThrow();
+                fits(at, feed, parameter, event, effect.get());
             }
         }
+    }
+
+    private static List<String> names(Effect effect) {
+        return effect.parameters().stream().map(Parameter::name).toList();
+    }
+
+    private void fits(String at, Feed feed, Parameter parameter, EventType event, Effect effect) {
+        Type type = parameter.type();
+        if (feed.remap().isPresent() && !type.scalar()) {
+            add(at + "/in", "a remap to a number", "none, because " + parameter.name() + " takes " + type.expects());
+        }
+        if (feed.source() instanceof Source.Constant constant && !type.accepts(constant.value())) {
+            add(at + "/constant", constant.value().inWords(), type.expects());
+        } else if (feed.source() instanceof Source.Parameter other
+                && known(at + "/from", other.parameter(), names(effect), "parameter of " + effect.name())
+                && !effect.parameter(other.parameter()).orElseThrow().type().scalar()) {
+            add(at + "/from", '"' + other.parameter() + '"', "a parameter that is a number");
+        } else if (feed.source() instanceof Source.Payload payload
+                && feed.remap().isEmpty()
+                && known(at + "/field", payload.field(), event.fieldNames(), "field of " + event.name())
+                && !carries(event.field(payload.field()).orElseThrow(), type)) {
+            add(at + "/field", '"' + payload.field() + '"', "a field that gives " + type.expects());
+        }
+    }
+
+    private static boolean carries(Field field, Type type) {
+        if (type instanceof Type.Number || type instanceof Type.Whole) {
+            return field instanceof Field.Number;
+        } else if (type instanceof Type.Flag) {
+            return field instanceof Field.Flag;
+        } else if (type instanceof Type.Choice choice) {
+            return field instanceof Field.Choice given && choice.options().containsAll(given.options());
+        }
+        return type instanceof Type.Vector ? field instanceof Field.Vector : field instanceof Field.Colour;
     }
 
     private void condition(String place, Condition condition, EventType event, Project project) {

@@ -3,7 +3,6 @@ package bellrope.core.project;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
-import bellrope.core.effect.Parameter;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
@@ -204,21 +203,22 @@ public final class Renames {
                                 e.seed(),
                                 e.emitters(),
                                 e.parameters().stream()
-                                        .map(x -> x.name().equals(from) ? named(x, to) : x)
+                                        .map(x -> x.name().equals(from) ? x.named(to) : x)
                                         .toList())
                         : e)
                 .toList();
         return ropes(p.withEffects(effects), d -> {
             if (d.play.equals(Optional.of(effect))) {
-                d.feeds = d.feeds.stream()
-                        .map(f -> f.parameter().equals(from) ? new Feed(to, f.source(), f.in(), f.from(), f.to()) : f)
-                        .toList();
+                d.feeds = d.feeds.stream().map(f -> renamed(f, swap(from, to))).toList();
             }
         });
     }
 
-    private static Parameter named(Parameter x, String name) {
-        return new Parameter(name, x.standard(), x.least(), x.most(), x.unit(), x.description(), x.bindings());
+    private static Feed renamed(Feed feed, UnaryOperator<String> name) {
+        Feed onto = feed.onto(name.apply(feed.parameter()));
+        return onto.source() instanceof Source.Parameter other
+                ? onto.from(new Source.Parameter(name.apply(other.parameter())))
+                : onto;
     }
 
     public static Project channel(Project p, String from, String to) {
@@ -266,9 +266,7 @@ public final class Renames {
                                 ? new Condition.Compare(change.apply(x.source()), x.relation(), x.bound())
                                 : c)
                         .toList());
-        d.feeds = d.feeds.stream()
-                .map(f -> new Feed(f.parameter(), change.apply(f.source()), f.in(), f.from(), f.to()))
-                .toList();
+        d.feeds = d.feeds.stream().map(f -> f.from(change.apply(f.source()))).toList();
     }
 
     private static Limits until(Limits l, UnaryOperator<String> name) {

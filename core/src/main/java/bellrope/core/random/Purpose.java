@@ -24,5 +24,7 @@ public enum Purpose {
     RAMP,
     JITTER,
     FACING_TILT,
-    FACING_AROUND
+    FACING_AROUND,
+    /** What chance feeds into a parameter. */
+    FEED
 }

@@ -1,6 +1,6 @@
 package bellrope.core.rope;
 
-import bellrope.core.event.Datum;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
@@ -27,8 +27,8 @@ public sealed interface Condition {
      */
     record Compare(Source source, Relation relation, double bound) implements Condition {
         public Compare {
-            if (source instanceof Source.Held) {
-                throw new Refused("held", "the time held", "a field, a channel or the time since an event");
+            if (!source.told()) {
+                throw new Refused("source", source.words(), "a field, a channel or the time since an event");
             }
             Demand.finite("bound", bound);
         }

@@ -1,24 +1,73 @@
 package bellrope.core.rope;
 
+import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
+import bellrope.core.value.Remap;
+import java.util.Optional;
 
 /**
- * How a number drives a parameter: clamped to {@code in}, then carried evenly onto {@code from … to}.
+ * How a value drives a parameter.
  *
- * @param in values of the source, the least below the most
- * @param from value of the parameter at the least of {@code in}
- * @param to value of the parameter at the most of {@code in}; may be below {@code from}
+ * @param remap what a number becomes on its way; empty to hand the value on as it is, which is all that flags, words,
+ *     vectors and colours can do
+ * @param follow how quickly it follows what changes
  */
-public record Feed(String parameter, Source source, Range in, double from, double to) {
+public record Feed(String parameter, Source source, Optional<Remap> remap, Follow follow) {
+    /**
+     * How a feed follows a source that changes: a lag of first order, y′ = (x − y) / τ, which has covered 1 − e^(−t/τ) of the
+     * way t seconds after a step; solved exactly from one step to the next.
+     *
+     * @param rise τ in seconds while the value goes up, 0 to 60; 0 follows at once
+     * @param fall τ in seconds while it goes down
+     * @param every seconds between two looks at the source, 0 to 10; 0 looks at every step
+     */
+    public record Follow(double rise, double fall, double every) {
+        public static final Follow AT_ONCE = new Follow(0, 0, 0);
+
+        public Follow {
+            Demand.within("rise", rise, 0, 60);
+            Demand.within("fall", fall, 0, 60);
+            Demand.within("every", every, 0, 10);
+        }
+
+        /**
+         * Returns where a value is after a while.
+         *
+         * @param before where it was
+         * @param towards what it followed meanwhile
+         * @param seconds how long
+         */
+        public double after(double before, double towards, double seconds) {
+            double tau = towards > before ? rise : fall;
+            return tau == 0 ? towards : towards + (before - towards) * StrictMath.exp(-seconds / tau);
+        }
+    }
+
     public Feed {
         Demand.name("parameter", parameter);
-        Demand.finite("from", from);
-        Demand.finite("to", to);
-        if (in.least() >= in.most()) {
-            throw new Refused("in", in.least() + " to " + in.most(), "the least must be below the most");
+        if (!follow.equals(Follow.AT_ONCE) && !source.changes()) {
+            throw new Refused(
+                    "follow", "a lag behind " + source.words(), "none; what comes once has nothing to be late for");
         }
+        if (!follow.equals(Follow.AT_ONCE) && remap.isEmpty()) {
+            throw new Refused("remap", "none", "one, because only numbers can lag");
+        }
+        if (source instanceof Source.Random && remap.isEmpty()) {
+            throw new Refused("out", "none", "a pair: the least and the most that come up");
+        }
+        if (source instanceof Source.Constant && remap.isPresent()) {
+            throw new Refused("out", "a remap of what stays the same", "none; the constant is the value");
+        }
+        if (source instanceof Source.Parameter other && other.parameter().equals(parameter)) {
+            throw new Refused("from", '"' + parameter + '"', "another parameter than the one it drives");
+        }
+    }
+
+    /** A number carried evenly onto others, clamped. */
+    public Feed(String parameter, Source source, Range in, double from, double to) {
+        this(parameter, source, Optional.of(new Remap(in, from, to)), Follow.AT_ONCE);
     }
 
     /** From a field of the payload. */
@@ -26,13 +75,36 @@ public record Feed(String parameter, Source source, Range in, double from, doubl
         this(parameter, new Source.Payload(field), in, from, to);
     }
 
+    /** The same value whatever comes. */
+    public static Feed constant(String parameter, Datum value) {
+        return new Feed(parameter, new Source.Constant(value), Optional.empty(), Follow.AT_ONCE);
+    }
+
+    /** Returns what a number of the source becomes. */
     public double value(double given) {
-        double share = (given - in.least()) / (in.most() - in.least());
-        return from + (to - from) * Math.min(1, Math.max(0, share));
+        return remap.map(r -> r.value(given)).orElse(given);
+    }
+
+    /** Returns what a value of the source becomes; empty where a remap meets what is no number. */
+    public Optional<Datum> value(Datum given) {
+        if (remap.isEmpty()) {
+            return Optional.of(given);
+        }
+        return given instanceof Datum.Num num && !Double.isNaN(value(num.value()))
+                ? Optional.of(new Datum.Num(value(num.value())))
+                : Optional.empty();
     }
 
     /** Tells whether its value may change while an instance plays. */
     public boolean continuous() {
-        return !(source instanceof Source.Payload);
+        return source.changes();
+    }
+
+    public Feed from(Source other) {
+        return new Feed(parameter, other, remap, follow);
+    }
+
+    public Feed onto(String other) {
+        return new Feed(other, source, remap, follow);
     }
 }

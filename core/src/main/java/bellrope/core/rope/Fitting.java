@@ -1,11 +1,11 @@
 package bellrope.core.rope;
 
 import bellrope.core.event.Channel;
-import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Pull;
 import bellrope.core.event.Strength;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.HashMap;

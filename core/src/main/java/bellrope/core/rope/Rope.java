@@ -5,6 +5,7 @@ import bellrope.core.effect.Effect;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -48,7 +49,7 @@ public record Rope(
         List<Companion> companions) {
     public static final int HIGHEST_SEED = 1_000_000;
     /** Most feeds whose value may change while an instance plays. */
-    public static final int MOST_CONTINUOUS = 4;
+    public static final int MOST_CONTINUOUS = 8;
 
     public Rope {
         Demand.name("name", name);
@@ -71,6 +72,34 @@ public record Rope(
                         "a parameter that no other feed of this rope drives");
             }
         }
+        inOrder(feeds);
+    }
+
+    /** Returns the feeds so that what another parameter drives comes after it. */
+    public List<Feed> feedsInOrder() {
+        return feeds.stream().anyMatch(f -> f.source() instanceof Source.Parameter) ? inOrder(feeds) : feeds;
+    }
+
+    private static List<Feed> inOrder(List<Feed> feeds) {
+        List<Feed> ordered = new ArrayList<>();
+        List<Feed> left = new ArrayList<>(feeds);
+        while (!left.isEmpty()) {
+            Feed next = left.stream()
+                    .filter(f -> !(f.source() instanceof Source.Parameter other)
+                            || left.stream().noneMatch(l -> l.parameter().equals(other.parameter())))
+                    .findFirst()
+                    .orElse(null);
+            if (next == null) {
+                throw new Refused(
+                        "feeds",
+                        String.join(" from ", left.stream().map(Feed::parameter).toList()) + " from "
+                                + left.get(0).parameter(),
+                        "parameters that do not drive one another in a circle");
+            }
+            ordered.add(next);
+            left.remove(next);
+        }
+        return List.copyOf(ordered);
     }
 
     /** A plain rope: it plays at once and has no limits. */

@@ -4,7 +4,7 @@ import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.EventType.Shape;
 import bellrope.core.event.Field;
-import bellrope.core.value.Range;
+import bellrope.core.value.Remap;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
@@ -217,15 +217,49 @@ public record Sentence(List<Part> parts) {
             for (int i = 0; i < rope.feeds().size(); i++) {
                 Feed feed = rope.feeds().get(i);
                 add("; ");
-                Range in = feed.in();
-                String unit = feed.continuous() ? unit(feed.source()) : "";
-                add(
-                        feed.parameter() + " from " + feed.source().words() + " " + Words.number(in.least()) + "…"
-                                + Words.number(in.most()) + (unit.isEmpty() ? "" : " " + unit) + " → "
-                                + Words.number(feed.from()) + "…" + Words.number(feed.to()),
-                        Slot.FEED,
-                        i);
+                add(fed(feed), Slot.FEED, i);
             }
+        }
+
+        private String fed(Feed feed) {
+            Source source = feed.source();
+            if (source instanceof Source.Constant constant) {
+                return feed.parameter() + " always " + constant.value().inWords();
+            }
+            if (feed.remap().isEmpty()) {
+                return feed.parameter() + " from " + source.words();
+            }
+            Remap remap = feed.remap().get();
+            String out = Words.number(remap.from()) + "…" + Words.number(remap.to());
+            String shaped = remap.straight() ? "" : " by a curve";
+            if (source instanceof Source.Random) {
+                return feed.parameter() + " by chance " + out + shaped;
+            }
+            String unit = feed.continuous() ? unit(source) : "";
+            return feed.parameter() + " from " + source.words() + " "
+                    + Words.number(remap.in().least()) + "…"
+                    + Words.number(remap.in().most()) + (unit.isEmpty() ? "" : " " + unit) + " → " + out + shaped
+                    + (remap.clamp() ? "" : " and beyond") + following(feed.follow());
+        }
+
+        private static String following(Feed.Follow follow) {
+            StringBuilder text = new StringBuilder();
+            if (follow.rise() == follow.fall() && follow.rise() > 0) {
+                text.append(", smoothed over ")
+                        .append(Words.number(follow.rise()))
+                        .append(" s");
+            } else if (follow.rise() > 0 || follow.fall() > 0) {
+                text.append(", rising over ")
+                        .append(Words.number(follow.rise()))
+                        .append(" s, falling over ");
+                text.append(Words.number(follow.fall())).append(" s");
+            }
+            if (follow.every() > 0) {
+                text.append(", looked at each ")
+                        .append(Words.number(follow.every()))
+                        .append(" s");
+            }
+            return text.toString();
         }
 
         private void rest() {

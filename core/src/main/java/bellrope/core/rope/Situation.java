@@ -1,6 +1,6 @@
 package bellrope.core.rope;
 
-import bellrope.core.event.Datum;
+import bellrope.core.value.Datum;
 
 /** What conditions and feeds can look at. */
 public interface Situation {
@@ -18,7 +18,24 @@ public interface Situation {
 
     boolean tagged(String tag);
 
-    /** Returns a number; NaN where the source gives none. */
+    /** Returns a number from 0 to 1 that belongs to the pull. */
+    default double random(int roll) {
+        return 0.5;
+    }
+
+    /** Returns the value of a source; null where it gives none. Other parameters are for whoever knows them. */
+    default Datum value(Source source) {
+        if (source instanceof Source.Payload payload) {
+            return payload(payload.field());
+        }
+        if (source instanceof Source.Constant constant) {
+            return constant.value();
+        }
+        double number = number(source);
+        return Double.isFinite(number) ? new Datum.Num(number) : null;
+    }
+
+    /** Returns a number; NaN where the source gives none, infinite for the time since what never came. */
     default double number(Source source) {
         if (source instanceof Source.Payload payload) {
             return payload(payload.field()) instanceof Datum.Num num ? num.value() : Double.NaN;
@@ -26,6 +43,15 @@ public interface Situation {
         if (source instanceof Source.Channel channel) {
             return channel(channel.channel());
         }
-        return source instanceof Source.Since since ? since(since.event()) : held();
+        if (source instanceof Source.Since since) {
+            return since(since.event());
+        }
+        if (source instanceof Source.Random random) {
+            return random(random.roll());
+        }
+        if (source instanceof Source.Constant constant) {
+            return constant.value() instanceof Datum.Num num ? num.value() : Double.NaN;
+        }
+        return source instanceof Source.Held ? held() : Double.NaN;
     }
 }

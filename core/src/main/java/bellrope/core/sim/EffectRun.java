@@ -21,11 +21,17 @@ public final class EffectRun {
     private static final int CHILD_SOURCE = 128;
     /** The source of particles born by the way travelled. */
     private static final int TRAVEL_SOURCE = 127;
+    /** After its peaks were raised, streams and ways have sources of their own from here on. */
+    private static final int RAISED_SOURCE = 32;
+
+    private static final int RAISED_TRAVEL = 80;
     /** Generations that are counted apart; later ones count into the last. */
     public static final int GENERATIONS = 8;
 
     private List<Emitter> emitters;
-    private final List<Emitter> peaks;
+    private List<Emitter> peaks;
+    // How often they were raised.
+    private int raised;
     private final Course course;
     private final Pace pace;
     private final Schedule[] schedules;
@@ -50,7 +56,7 @@ public final class EffectRun {
     private final double[] streamShare;
     private final double[] travelShare;
     private Turn turn;
-    private final Hold hold;
+    private Hold hold;
     private final int windUp;
     private int stopped = Integer.MAX_VALUE;
     private int quietSince;
@@ -151,6 +157,25 @@ public final class EffectRun {
             emitters = driven;
             share();
         }
+    }
+
+    /**
+     * Sets other peaks: what is born over time from now on follows a schedule of theirs, with draws of its own.
+     *
+     * @param times how often they were raised by now, 1 to 32
+     */
+    public void raise(List<Emitter> higher, int times) {
+        if (times == raised) {
+            return;
+        }
+        raised = times;
+        peaks = higher;
+        for (int i = 0; i < schedules.length; i++) {
+            schedules[i] = new Schedule(peaks.get(i).birth(), course, pace);
+            layers[i].reach(Hold.life(peaks.get(i), pace) + 1);
+        }
+        hold = Hold.of(course, peaks, pace);
+        share();
     }
 
     private void share() {
@@ -328,7 +353,18 @@ public final class EffectRun {
             int before = schedule.streamBefore(local);
             int due = schedule.streamAfter(local) - before;
             if (due > 0) {
-                bear(e, frames[e], key, 0, schedule.streamCycle(local), before, due, 0, step, ramp * streamShare[e]);
+                int source = raised == 0 ? 0 : RAISED_SOURCE + raised;
+                bear(
+                        e,
+                        frames[e],
+                        key,
+                        source,
+                        schedule.streamCycle(local),
+                        before,
+                        due,
+                        0,
+                        step,
+                        ramp * streamShare[e]);
                 again(emitter, local);
             }
             if (emitter.birth().perUnit().isPresent() && schedule.travels(local)) {
@@ -380,7 +416,7 @@ public final class EffectRun {
         for (int n = from + 1; n <= to; n++) {
             double share = Math.min(1, Math.max(0, (n / perUnit - before) / (after - before)));
             again(emitter, local - 1 + share);
-            bear(e, frames[e], key, TRAVEL_SOURCE, 0, n, 1, 0, step, ramp);
+            bear(e, frames[e], key, raised == 0 ? TRAVEL_SOURCE : RAISED_TRAVEL + raised, 0, n, 1, 0, step, ramp);
         }
     }
 

@@ -55,6 +55,10 @@ public final class Watch {
         private double sumY3;
         private double sumZ3;
         private double fastest;
+        private double sumSize;
+        private double sumSpeed;
+        private double reach;
+        private double presence;
         private final int[] rose = new int[SECTORS];
         // Of the first births: speed, lifetime, size, opacity.
         private final float[] samples = new float[4 * SAMPLES];
@@ -140,6 +144,26 @@ public final class Watch {
             return rose.clone();
         }
 
+        /** Returns the mean size they were born with, units; 0 when nothing was born. */
+        public double meanSize() {
+            return sampled == 0 ? 0 : sumSize / sampled;
+        }
+
+        /** Returns the mean speed they were born with, units a second; 0 when nothing was born. */
+        public double meanSpeed() {
+            return sampled == 0 ? 0 : sumSpeed / sampled;
+        }
+
+        /** Returns the greatest distance of the centre of one that could be seen from where the effect began, units. */
+        public double reach() {
+            return reach;
+        }
+
+        /** Returns the presence of all steps added up, square units × steps. */
+        public double presence() {
+            return presence;
+        }
+
         /** Returns the greatest speed it was seen at, units a second. */
         public double fastest() {
             return fastest;
@@ -191,6 +215,7 @@ public final class Watch {
         by.births += layer.takeBorn();
         by.refused += layer.takeRefused();
         by.hits += layer.takeHits();
+        by.presence += layer.presence();
         ParticleStore store = layer.store();
         float[] sizes = layer.shade.sizes();
         float[] alphas = layer.shade.alphas();
@@ -203,12 +228,16 @@ public final class Watch {
             // The frame of birth is not held against one that grows or fades in.
             if (alphas[i] < Shade.VISIBLE_OPACITY || sizes[i] < Shade.VISIBLE_SIZE) {
                 by.unseen++;
+            } else {
+                by.reach = Math.max(by.reach, away(store, i));
             }
             layer.velocity(i, step, velocity);
             double speed = Math.sqrt(velocity[0] * velocity[0] + velocity[1] * velocity[1] + velocity[2] * velocity[2]);
             by.fastest = Math.max(by.fastest, speed);
             if (store.born[i] == step) {
                 if (by.sampled < SAMPLES) {
+                    by.sumSize += store.size[i];
+                    by.sumSpeed += speed;
                     int at = 4 * by.sampled++;
                     by.samples[at] = (float) speed;
                     by.samples[at + 1] = 1 / (store.pace[i] * layer.stepsPerSecond());
@@ -220,6 +249,13 @@ public final class Watch {
                 }
             }
         }
+    }
+
+    private double away(ParticleStore store, int i) {
+        double x = store.x[i] - from.x();
+        double y = store.y[i] - from.y();
+        double z = store.z[i] - from.z();
+        return Math.sqrt(x * x + y * y + z * z);
     }
 
     private void place(ParticleStore store, int i) {
@@ -280,6 +316,15 @@ public final class Watch {
     /** Returns how far the centre of any particle came along the facing, units; 0 when none went forward. */
     public double reach() {
         return reach;
+    }
+
+    /** Returns the greatest distance of the centre of any particle that could be seen from where the effect began, units. */
+    public double extent() {
+        double most = 0;
+        for (ByEmitter by : emitters.values()) {
+            most = Math.max(most, by.reach);
+        }
+        return most;
     }
 
     /** Returns the least corner of all places that particles' centres came to; zero when there were none. */

@@ -3,6 +3,7 @@ package bellrope.core.stage;
 import bellrope.core.event.Pull;
 import bellrope.core.rope.Companion;
 import bellrope.core.rope.FollowUp;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -98,15 +99,23 @@ public record Account(
     /**
      * A parameter as a feed set it.
      *
-     * @param field name of the field or channel, or {@code time held}
-     * @param given value of the field
-     * @param value of the parameter, inside its least and most
-     * @param held whether the parameter's own least or most cut it
+     * @param feed which of the rope's feeds
+     * @param field name of the field or channel, or words such as {@code time held}
+     * @param given value of the source
+     * @param value of the parameter, inside its bounds
+     * @param held whether the parameter's own bounds cut it
      */
-    public record Fed(String parameter, String field, double given, double value, boolean held) {
+    public record Fed(int feed, String parameter, String field, Datum given, Datum value, boolean held) {
         String inWords() {
-            return parameter + " " + Words.number(Math.rint(value * 1000) / 1000) + " from " + field + " "
-                    + Words.number(given) + (held ? ", held at the parameter's bound" : "");
+            return parameter + " " + rounded(value) + (given.equals(value) ? " " : " from ")
+                    + (given.equals(value) ? "by " + field : field + " " + rounded(given))
+                    + (held ? ", held at the parameter's bound" : "");
+        }
+
+        private static String rounded(Datum value) {
+            return value instanceof Datum.Num num
+                    ? Words.number(Math.rint(num.value() * 1000) / 1000)
+                    : value.inWords();
         }
     }
 

@@ -4,7 +4,6 @@ import bellrope.core.effect.Birth;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Parameter;
-import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Field.Meaning;
@@ -25,6 +24,7 @@ import bellrope.core.stage.Account.NothingToPlay;
 import bellrope.core.stage.Account.Reason;
 import bellrope.core.stage.Account.Unmet;
 import bellrope.core.value.Angle;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Turn;
 import bellrope.core.value.Vec3;
@@ -43,6 +43,7 @@ final class Decision {
     private final World world;
     private final int step;
     private final long beginning;
+    private final long key;
     private final Situation situation;
     private final Draws draws = new Draws();
 
@@ -58,6 +59,7 @@ final class Decision {
         this.world = world;
         this.step = step;
         this.beginning = beginning;
+        this.key = key;
         this.situation = world.situation(pull, step, beginning);
         draws.at(key, -1, 0, 0, 0);
     }
@@ -134,9 +136,9 @@ final class Decision {
         return world.seconds(at - step);
     }
 
-    /** Returns what a feed's source says at the beginning. */
-    double given(Feed feed) {
-        return situation.number(feed.source());
+    /** Returns what a source says at the beginning. */
+    double number(Source source) {
+        return situation.number(source);
     }
 
     private Track track() {
@@ -257,29 +259,56 @@ final class Decision {
         return Way.straight(origin(anchor), facing, velocity, pace);
     }
 
-    /** Returns what the feeds set at first; a feed of an unknown parameter or a missing number sets nothing. */
+    /** Returns what the feeds set at first; a feed of an unknown parameter or a missing value sets nothing. */
     List<Fed> fed(Effect effect) {
         List<Fed> fed = new ArrayList<>();
-        for (Feed feed : rope.feeds()) {
+        for (Feed feed : rope.feedsInOrder()) {
             Optional<Parameter> parameter = effect.parameter(feed.parameter());
-            double given = situation.number(feed.source());
-            if (parameter.isPresent() && !Double.isNaN(given)) {
-                double asked = feed.value(given);
-                double held = parameter.get().held(asked);
-                fed.add(new Fed(feed.parameter(), feed.source().words(), given, held, held != asked));
+            Datum given = parameter.isEmpty() ? null : given(feed, effect, fed);
+            Optional<Datum> asked = given == null ? Optional.empty() : feed.value(given);
+            Optional<Datum> held = asked.flatMap(a -> parameter.get().held(a));
+            if (held.isPresent()) {
+                fed.add(new Fed(
+                        rope.feeds().indexOf(feed),
+                        feed.parameter(),
+                        feed.source().words(),
+                        given,
+                        held.get(),
+                        !held.equals(asked)));
             }
         }
         return fed;
     }
 
-    static Map<String, Double> values(List<Fed> fed) {
-        Map<String, Double> values = new HashMap<>();
+    private Datum given(Feed feed, Effect effect, List<Fed> before) {
+        if (feed.source() instanceof Source.Parameter other) {
+            for (Fed one : before) {
+                if (one.parameter().equals(other.parameter())) {
+                    return one.value();
+                }
+            }
+            return effect.parameter(other.parameter()).map(Parameter::standard).orElse(null);
+        }
+        if (feed.source() instanceof Source.Random random) {
+            return new Datum.Num(new Draws().at(key, -1, 1, random.roll(), 0).unit(Purpose.FEED));
+        }
+        Datum value = situation.value(feed.source());
+        // What never came is as long ago as anything the feed knows.
+        return value == null
+                        && feed.source() instanceof Source.Since
+                        && feed.remap().isPresent()
+                ? new Datum.Num(feed.remap().get().in().most())
+                : value;
+    }
+
+    static Map<String, Datum> values(List<Fed> fed) {
+        Map<String, Datum> values = new HashMap<>();
         fed.forEach(one -> values.put(one.parameter(), one.value()));
         return values;
     }
 
     /** Returns the effect's emitters with those values; on the screen, particles go with it. */
-    List<Emitter> resolved(Effect effect, Map<String, Double> values) {
+    List<Emitter> resolved(Effect effect, Map<String, Datum> values) {
         List<Emitter> emitters = effect.resolved(values);
         return rope.where().anchor() == Where.Anchor.SCREEN
                 ? emitters.stream()

@@ -5,66 +5,276 @@ import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Parameter;
 import bellrope.core.rope.Feed;
+import bellrope.core.rope.Rope;
 import bellrope.core.rope.Source;
 import bellrope.core.sim.EffectRun;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 
-/** Feeds from channels and times, which go on driving an instance while it plays. */
+/**
+ * What goes on driving an instance while it plays: feeds from channels, times and other parameters, and the hand of game
+ * code, which goes before them. It is a function of the steps since the beginning: after a jump it works through the steps
+ * between, so that playing again gives the same bits.
+ */
 final class Driver {
-    private final List<Feed> feeds;
-    private final Parameter[] parameters;
-    private final double[] last;
+    /** Values of a parameter that are tried for its highest rate and longest life. */
+    private static final int TRIED = 33;
+
+    private final Playing instance;
     private final Effect effect;
     private final Decision decision;
     private final World world;
-    private final Map<String, Double> values;
+    private final List<Driving> feeds = new ArrayList<>();
+    private final Map<String, Datum> values;
+    private final double dt;
+    private int at = Integer.MIN_VALUE;
+    private int raised;
+    private boolean changed;
 
-    private Driver(List<Feed> feeds, Effect effect, Decision decision, World world, Map<String, Double> values) {
-        this.feeds = feeds;
+    /** One feed with what it has come to. */
+    private static final class Driving {
+        private final Feed feed;
+        private final Parameter parameter;
+        private double given;
+        private double lagged;
+        private double last = Double.NaN;
+        private long look = -1;
+
+        private Driving(Feed feed, Parameter parameter) {
+            this.feed = feed;
+            this.parameter = parameter;
+        }
+    }
+
+    /** @param values of all parameters at first */
+    Driver(Playing instance, Rope rope, Effect effect, Decision decision, World world, Map<String, Datum> values) {
+        this.instance = instance;
         this.effect = effect;
         this.decision = decision;
         this.world = world;
         this.values = new HashMap<>(values);
-        this.parameters = feeds.stream()
-                .map(f -> effect.parameter(f.parameter()).orElseThrow())
-                .toArray(Parameter[]::new);
-        this.last = new double[feeds.size()];
-        Arrays.fill(last, Double.NaN);
+        this.dt = world.seconds(1);
+        if (instance.role == Playing.Role.MAIN) {
+            for (Feed feed : rope.feedsInOrder()) {
+                Parameter parameter = effect.parameter(feed.parameter()).orElse(null);
+                if (feed.continuous() && parameter != null && parameter.type().scalar()) {
+                    feeds.add(new Driving(feed, parameter));
+                }
+            }
+        }
+    }
+
+    /** Tells whether anything drives yet. */
+    boolean idle() {
+        return feeds.isEmpty() && instance.hands.isEmpty();
+    }
+
+    /** Sets what is born on a step; works only when a value has changed. */
+    void drive(EffectRun run, int step) {
+        int from = at == Integer.MIN_VALUE ? instance.start : at + 1;
+        for (int s = from; s <= step; s++) {
+            work(s);
+        }
+        at = Math.max(at, step);
+        int hands = raising(step);
+        if (hands != raised) {
+            raised = hands;
+            run.raise(peaks(step), hands);
+        }
+        if (changed) {
+            changed = false;
+            run.drive(decision.resolved(effect, values));
+        }
+    }
+
+    // Hands that touch births, each of which raised the peaks once.
+    private int raising(int step) {
+        int count = 0;
+        for (int i = 0; i < instance.hands.size(); i++) {
+            Hand hand = instance.hands.get(i);
+            if (!Double.isNaN(hand.seenBy(step))
+                    && births(effect.parameter(hand.parameter).orElse(null))) {
+                count++;
+            }
+        }
+        return count;
+    }
+
+    private static boolean births(Parameter parameter) {
+        return parameter != null
+                && parameter.bindings().stream().anyMatch(b -> b.property().births());
+    }
+
+    private void work(int step) {
+        for (int i = 0; i < instance.hands.size(); i++) {
+            Hand hand = instance.hands.get(i);
+            Parameter parameter = effect.parameter(hand.parameter).orElse(null);
+            double position = hand.seenBy(step);
+            if (parameter == null || Double.isNaN(position)) {
+                continue;
+            }
+            Datum other = hand.valueSeenBy(step);
+            if (other != null && parameter.type().accepts(other)) {
+                put(parameter, other);
+            } else if (parameter.type().scalar()) {
+                put(parameter, parameter.type().within(position));
+            }
+        }
+        for (int i = 0; i < feeds.size(); i++) {
+            Driving one = feeds.get(i);
+            double value = follow(one, step);
+            if (!Double.isNaN(value) && !turned(one.parameter.name(), step)) {
+                value = one.parameter.type().within(value);
+                if (value != one.last) {
+                    one.last = value;
+                    put(one.parameter, value);
+                }
+            }
+        }
+    }
+
+    private boolean turned(String parameter, int step) {
+        for (int i = 0; i < instance.hands.size(); i++) {
+            if (instance.hands.get(i).parameter.equals(parameter)
+                    && !Double.isNaN(instance.hands.get(i).seenBy(step))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private void put(Parameter parameter, double position) {
+        Datum now = values.get(parameter.name());
+        if (now == null || parameter.type().position(now) != position) {
+            put(parameter, parameter.type().at(position));
+        }
+    }
+
+    private void put(Parameter parameter, Datum value) {
+        if (!value.equals(values.put(parameter.name(), value))) {
+            changed = true;
+        }
+    }
+
+    private double follow(Driving one, int step) {
+        Feed.Follow follow = one.feed.follow();
+        double seconds = decision.seconds(step);
+        long look = follow.every() > 0 ? (long) Math.floor(seconds / follow.every() + 1e-9) : step;
+        boolean first = one.look < 0;
+        if (first || look != one.look) {
+            one.given = given(one.feed, step);
+            one.look = Math.max(0, look);
+        }
+        if (Double.isNaN(one.given)) {
+            return Double.NaN;
+        }
+        double target = one.feed.value(one.given);
+        one.lagged = first ? target : follow.after(one.lagged, target, dt);
+        return one.lagged;
+    }
+
+    private double given(Feed feed, int step) {
+        Source source = feed.source();
+        boolean first = step == instance.start;
+        if (source instanceof Source.Held) {
+            return step >= instance.stopped ? 0 : decision.seconds(step);
+        } else if (source instanceof Source.Channel channel) {
+            return first ? decision.number(source) : world.channel(channel.channel(), step);
+        } else if (source instanceof Source.Since since) {
+            double gone = first ? decision.number(source) : world.since(since.event(), step);
+            return Double.isInfinite(gone)
+                    ? feed.remap().map(r -> r.in().most()).orElse(Double.NaN)
+                    : gone;
+        } else if (source instanceof Source.Parameter other) {
+            Parameter parameter = effect.parameter(other.parameter()).orElse(null);
+            return parameter == null
+                    ? Double.NaN
+                    : parameter.type().position(values.getOrDefault(other.parameter(), parameter.standard()));
+        }
+        return Double.NaN;
     }
 
     /**
-     * Returns what drives an instance; null when nothing does.
+     * Returns the emitters with the highest rates and the longest lives that anything driving can bring.
      *
-     * @param values of all parameters at first
+     * @param step up to which hands count
      */
-    static Driver of(List<Feed> feeds, Effect effect, Decision decision, World world, Map<String, Double> values) {
-        List<Feed> driving = feeds.stream()
-                .filter(f -> f.continuous()
-                        && !(f.source() instanceof Source.Since)
-                        && effect.parameter(f.parameter()).isPresent())
-                .toList();
-        return driving.isEmpty() ? null : new Driver(driving, effect, decision, world, values);
-    }
-
-    /** Returns the emitters with the highest rates and the longest lives that any values of the feeds can bring. */
-    List<Emitter> peaks() {
-        List<Emitter> peaks = null;
-        for (int corner = 0; corner < 1 << feeds.size(); corner++) {
-            Map<String, Double> at = new HashMap<>(values);
-            for (int i = 0; i < feeds.size(); i++) {
-                Feed feed = feeds.get(i);
-                at.put(feed.parameter(), parameters[i].held((corner >> i & 1) == 0 ? feed.from() : feed.to()));
+    List<Emitter> peaks(int step) {
+        Map<Parameter, Range> driven = new LinkedHashMap<>();
+        for (Driving one : feeds) {
+            Range bounds =
+                    new Range(one.parameter.type().least(), one.parameter.type().most());
+            Range out = one.feed
+                    .remap()
+                    .filter(bellrope.core.value.Remap::clamp)
+                    .map(bellrope.core.value.Remap::out)
+                    .orElse(bounds);
+            driven.put(one.parameter, out.heldIn(bounds.least(), bounds.most()));
+        }
+        for (Hand hand : instance.hands) {
+            Parameter parameter = effect.parameter(hand.parameter).orElse(null);
+            if (parameter != null && parameter.type().scalar() && !Double.isNaN(hand.seenBy(step))) {
+                driven.put(
+                        parameter,
+                        new Range(parameter.type().least(), parameter.type().most()));
             }
-            List<Emitter> here = decision.resolved(effect, at);
+        }
+        List<Map<String, Datum>> corners = new ArrayList<>(List.of(values));
+        for (Map.Entry<Parameter, Range> one : driven.entrySet()) {
+            List<Datum> highest = highest(one.getKey(), one.getValue());
+            List<Map<String, Datum>> more = new ArrayList<>();
+            for (Map<String, Datum> corner : corners) {
+                for (Datum value : highest) {
+                    Map<String, Datum> with = new HashMap<>(corner);
+                    with.put(one.getKey().name(), value);
+                    more.add(with);
+                }
+            }
+            corners = more;
+        }
+        List<Emitter> peaks = null;
+        for (Map<String, Datum> corner : corners) {
+            List<Emitter> here = decision.resolved(effect, corner);
             peaks = peaks == null ? here : higher(peaks, here);
         }
         return peaks;
+    }
+
+    // The ends always, and what is highest between them where it acts through a curve.
+    private List<Datum> highest(Parameter parameter, Range range) {
+        if (!births(parameter)) {
+            return List.of(values.getOrDefault(parameter.name(), parameter.standard()));
+        }
+        Datum rate = null;
+        Datum life = null;
+        double mostRate = -1;
+        double mostLife = -1;
+        for (int i = 0; i < TRIED; i++) {
+            Datum value = parameter.type().at(range.at((double) i / (TRIED - 1)));
+            double rates = 0;
+            double lives = 0;
+            for (Emitter emitter : effect.resolved(Map.of(parameter.name(), value))) {
+                Birth birth = emitter.birth();
+                rates += birth.stream().map(s -> s.perSecond()).orElse(0.0)
+                        + birth.perUnit().orElse(0);
+                lives += birth.lifetime().most();
+            }
+            if (rates > mostRate) {
+                mostRate = rates;
+                rate = value;
+            }
+            if (lives > mostLife) {
+                mostLife = lives;
+                life = value;
+            }
+        }
+        return rate.equals(life) ? List.of(rate) : List.of(rate, life);
     }
 
     private static List<Emitter> higher(List<Emitter> a, List<Emitter> b) {
@@ -89,26 +299,8 @@ final class Driver {
         return out;
     }
 
-    /** Sets what is born on a step; works only when a value has changed. */
-    void drive(EffectRun run, int step) {
-        boolean changed = false;
-        for (int i = 0; i < last.length; i++) {
-            Feed feed = feeds.get(i);
-            double given = feed.source() instanceof Source.Channel channel
-                    ? decision.seconds(step) > 0 ? world.channel(channel.channel(), step) : decision.given(feed)
-                    : decision.seconds(step);
-            if (Double.isNaN(given)) {
-                continue;
-            }
-            double value = parameters[i].held(feed.value(given));
-            if (value != last[i]) {
-                last[i] = value;
-                values.put(feed.parameter(), value);
-                changed = true;
-            }
-        }
-        if (changed) {
-            run.drive(decision.resolved(effect, values));
-        }
+    /** Returns what all parameters are now. */
+    Map<String, Datum> values() {
+        return values;
     }
 }

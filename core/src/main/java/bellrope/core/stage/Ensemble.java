@@ -3,6 +3,7 @@ package bellrope.core.stage;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
+import bellrope.core.effect.Parameter;
 import bellrope.core.event.EventType;
 import bellrope.core.project.Project;
 import bellrope.core.random.Draws;
@@ -13,6 +14,7 @@ import bellrope.core.sim.Hold;
 import bellrope.core.sim.Layer;
 import bellrope.core.sim.Way;
 import bellrope.core.stage.Account.Fed;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
@@ -83,10 +85,11 @@ final class Ensemble {
         boolean main = instance.role == Playing.Role.MAIN;
         Effect mine = main ? rope.over(effect) : effect;
         List<Fed> fed = main ? decision.fed(mine) : List.of();
-        Map<String, Double> values = Decision.values(fed);
+        Map<String, Datum> values = Decision.values(fed);
         List<Emitter> emitters = decision.resolved(mine, values);
-        instance.driver = main ? Driver.of(rope.feeds(), mine, decision, world, values) : null;
-        List<Emitter> peaks = instance.driver == null ? emitters : instance.driver.peaks();
+        Driver driver = new Driver(instance, rope, mine, decision, world, values);
+        instance.driver = driver.idle() ? null : driver;
+        List<Emitter> peaks = driver.idle() ? emitters : driver.peaks(instance.start);
         boolean follows = main || instance.role == Playing.Role.START;
         Way way = follows
                 ? decision.way(instance.anchor, pace)
@@ -129,6 +132,53 @@ final class Ensemble {
                         ? Draws.instanceKey(seed, effect.seed().getAsLong(), rope.seed())
                         : instance.key;
         };
+    }
+
+    /**
+     * Returns the hand on a parameter of an instance, laid on it if it is not yet.
+     *
+     * @param parameter of the instance's effect
+     */
+    Hand hand(Playing instance, Parameter parameter) {
+        for (Hand hand : instance.hands) {
+            if (hand.parameter.equals(parameter.name())) {
+                return hand;
+            }
+        }
+        Hand hand = new Hand(parameter);
+        instance.hands.add(hand);
+        if (instance.driver == null) {
+            Rope rope = ropes.get(instance.rope);
+            boolean main = instance.role == Playing.Role.MAIN;
+            Decision decision = new Decision(
+                    rope,
+                    events.get(instance.pull.event()),
+                    instance.pull,
+                    world,
+                    instance.start,
+                    instance.beginning,
+                    instance.key);
+            Effect effect = effects.get(wanted(instance, rope).orElseThrow());
+            Effect mine = main ? rope.over(effect) : effect;
+            Map<String, Datum> values = main ? Decision.values(decision.fed(mine)) : Map.of();
+            instance.driver = new Driver(instance, rope, mine, decision, world, values);
+        }
+        return hand;
+    }
+
+    /** Returns what a rope's answer to a pull plays; null when it does not play any more. */
+    Playing instance(int pull, String rope) {
+        for (Playing instance : playing) {
+            if (instance.number == pull && instance.role == Playing.Role.MAIN && instance.rope.equals(rope)) {
+                return instance;
+            }
+        }
+        return null;
+    }
+
+    /** Returns the effect that an instance plays; empty for one that a particle began. */
+    Optional<Effect> effect(Playing instance) {
+        return wanted(instance, ropes.get(instance.rope)).map(effects::get);
     }
 
     /** Lets an instance in: it bears at once. */

@@ -3,6 +3,8 @@ package bellrope.core.stage;
 import bellrope.core.event.Pull;
 import bellrope.core.sim.EffectRun;
 import bellrope.core.value.Vec3;
+import java.util.ArrayList;
+import java.util.List;
 
 /** An instance: what began it, and its run under the present settings. */
 final class Playing {
@@ -50,6 +52,9 @@ final class Playing {
 
     EffectRun run;
     Driver driver;
+    /** What game code set on it. */
+    final List<Hand> hands = new ArrayList<>(0);
+
     boolean apart;
     boolean gone;
     int stopped = NEVER;

@@ -1,15 +1,17 @@
 package bellrope.core.stage;
 
 import bellrope.core.effect.Effect;
-import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Pull;
 import bellrope.core.event.Strength;
 import bellrope.core.project.Project;
 import bellrope.core.rope.Facing;
+import bellrope.core.rope.Feed;
 import bellrope.core.rope.Rope;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,6 +28,7 @@ import java.util.OptionalDouble;
  * @param side decides the direction
  * @param velocity of the source, units a second
  * @param stopAfter seconds after which a loop is told to end
+ * @param set parameters turned by hand, by name, in place of what a rope feeds
  */
 public record Preview(
         String effect,
@@ -35,7 +38,8 @@ public record Preview(
         Side side,
         Vec3 velocity,
         long seed,
-        OptionalDouble stopAfter) {
+        OptionalDouble stopAfter,
+        Map<String, Datum> set) {
     private static final EventType EVENT = new EventType(
             "effect.previewed",
             "",
@@ -85,7 +89,18 @@ public record Preview(
                 Side.LEFT,
                 travels ? Vec3.RIGHT.times(USUAL_SPEED) : Vec3.ZERO,
                 seed,
-                OptionalDouble.empty());
+                OptionalDouble.empty(),
+                Map.of());
+    }
+
+    /** Returns this preview with parameters turned by hand. */
+    public Preview with(Map<String, Datum> values) {
+        return new Preview(effect, rope, payload, surface, side, velocity, seed, stopAfter, values);
+    }
+
+    /** Returns this preview with a source that moves otherwise. */
+    public Preview moving(Vec3 other) {
+        return new Preview(effect, rope, payload, surface, side, other, seed, stopAfter, set);
     }
 
     /** Returns the project with one rope, which plays the effect and nothing else. */
@@ -101,6 +116,14 @@ public record Preview(
                     d.feeds = mine.feeds();
                 }))
                 .orElse(plain);
+        if (!set.isEmpty()) {
+            played = played.with(d -> {
+                List<Feed> feeds = new ArrayList<>(d.feeds);
+                feeds.removeIf(f -> set.containsKey(f.parameter()));
+                set.forEach((name, value) -> feeds.add(Feed.constant(name, value)));
+                d.feeds = feeds;
+            });
+        }
         return new Project(
                 project.name(),
                 project.settings(),
@@ -142,7 +165,12 @@ public record Preview(
 
     /** Plays it. */
     public Take take(Project project, boolean withFrames) {
-        return Take.of(staged(project), pull(project), new Take.Length(Take.LONGEST, stopAfter), withFrames);
+        return take(project, withFrames, Take.LONGEST);
+    }
+
+    /** Plays it for so many seconds at most. */
+    public Take take(Project project, boolean withFrames, double longest) {
+        return Take.of(staged(project), pull(project), new Take.Length(longest, stopAfter), withFrames);
     }
 
     /** Returns the effect that is played. */

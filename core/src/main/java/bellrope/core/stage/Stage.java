@@ -1,5 +1,7 @@
 package bellrope.core.stage;
 
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Parameter;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field.Meaning;
 import bellrope.core.event.Pull;
@@ -201,6 +203,50 @@ public final class Stage {
                     "the name of a channel" + Words.nearest(channel, scene.world.channelNames()));
         }
         scene.world.publish(channel, scene.now, Demand.finite("value", value));
+    }
+
+    /**
+     * Returns the knob of a parameter of an instance that an answer began.
+     *
+     * @param account of the pull
+     * @param rope that answered
+     * @param parameter of the effect it plays
+     * @throws Refused if the rope did not answer, its instance has not begun or plays no more, or its effect has no parameter
+     *     of that name; the nearest name is told
+     */
+    public Knob knob(Account account, String rope, String parameter) {
+        List<String> answered = account.answers().stream()
+                .filter(Account.Played.class::isInstance)
+                .map(Answer::rope)
+                .toList();
+        if (!answered.contains(rope)) {
+            throw new Refused(
+                    "rope",
+                    '"' + rope + '"',
+                    answered.isEmpty()
+                            ? "a pull that a rope answered; none answered this one"
+                            : "a rope that answered this pull" + Words.nearest(rope, answered));
+        }
+        Playing instance = scene.ensemble.instance(account.number(), rope);
+        if (instance == null) {
+            throw new Refused("rope", '"' + rope + '"', "an instance that plays; this one has ended or not begun yet");
+        }
+        return knob(instance, parameter);
+    }
+
+    private Knob knob(Playing instance, String parameter) {
+        Effect effect = scene.ensemble.effect(instance).orElseThrow();
+        Parameter wanted = effect.parameter(parameter)
+                .orElseThrow(() -> new Refused(
+                        "parameter",
+                        '"' + parameter + '"',
+                        "the name of a parameter of " + effect.name()
+                                + Words.nearest(
+                                        parameter,
+                                        effect.parameters().stream()
+                                                .map(Parameter::name)
+                                                .toList())));
+        return new Knob(this, instance, scene.ensemble.hand(instance, wanted), wanted);
     }
 
     /** Pretends that an event last came so many seconds ago. */

@@ -1,12 +1,12 @@
 package bellrope.core.stage;
 
 import bellrope.core.event.Channel;
-import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Place;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.rope.Situation;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -51,6 +51,16 @@ final class World {
                 i--;
             }
             return said.get(i).value;
+        }
+
+        /** Returns the last thing said before a step; NaN when nothing was. */
+        private double before(int step) {
+            for (int i = said.size() - 1; i >= 0; i--) {
+                if (said.get(i).step < step) {
+                    return said.get(i).value;
+                }
+            }
+            return Double.NaN;
         }
 
         private double knownTo(long beginning) {
@@ -167,6 +177,13 @@ final class World {
     /** Notes that an event came on a step, which may lie before the first. */
     void came(String event, double step) {
         came.computeIfAbsent(event, e -> new Signal()).say(step, beginnings, step);
+    }
+
+    /** Returns for how many seconds a step has not seen an event come; infinite when it never did. */
+    double since(String event, int step) {
+        Signal signal = came.get(event);
+        double at = signal == null ? Double.NaN : signal.before(step);
+        return Double.isNaN(at) ? Double.POSITIVE_INFINITY : (step - at) / stepsPerSecond;
     }
 
     double seconds(int steps) {

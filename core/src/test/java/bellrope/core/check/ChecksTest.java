@@ -194,7 +194,8 @@ class ChecksTest {
                 Preview.Side.LEFT,
                 new Vec3(12, 0, 0),
                 1,
-                OptionalDouble.empty());
+                OptionalDouble.empty(),
+                Map.of());
         assertThat(new TrailGaps().look(Subject.of(project, effect, still, still.take(project, false))))
                 .isEmpty();
         List<Finding> found = new TrailGaps().look(Subject.of(project, effect, riding, riding.take(project, false)));

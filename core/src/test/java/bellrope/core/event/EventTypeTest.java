@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import bellrope.core.Sample;
 import bellrope.core.event.EventType.Shape;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Vec3;
 import java.util.List;

@@ -1,6 +1,6 @@
 package bellrope.core.rope;
 
-import bellrope.core.event.Datum;
+import bellrope.core.value.Datum;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;

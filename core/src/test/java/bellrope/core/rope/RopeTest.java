@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
-import bellrope.core.event.Datum;
 import bellrope.core.event.Strength;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.List;
@@ -49,7 +49,7 @@ class RopeTest {
     void aFeedMayRunBackwardsButNotFromAnEmptyRange() {
         assertThat(new Feed("size", "speed", new Range(0, 10), 2, 0).value(2.5)).isEqualTo(1.5);
         assertThatThrownBy(() -> new Feed("size", "speed", Range.of(3), 0, 1))
-                .hasMessage("in: 3.0 to 3.0: the least must be below the most");
+                .hasMessage("in: 3 to 3: the least must be below the most");
     }
 
     @ParameterizedTest

@@ -5,12 +5,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import bellrope.core.Sample;
 import bellrope.core.event.Channel;
-import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Strength;
 import bellrope.core.rope.Condition.Compare;
 import bellrope.core.rope.Condition.Relation;
 import bellrope.core.rope.When.Match;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;

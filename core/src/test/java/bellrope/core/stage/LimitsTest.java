@@ -3,7 +3,6 @@ package bellrope.core.stage;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import bellrope.core.Sample;
-import bellrope.core.event.Datum;
 import bellrope.core.event.Pull;
 import bellrope.core.rope.Limits;
 import bellrope.core.rope.Limits.WhenFull;
@@ -11,6 +10,7 @@ import bellrope.core.rope.Note;
 import bellrope.core.rope.Rope;
 import bellrope.core.stage.Account.Played;
 import bellrope.core.stage.Account.Silent;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import java.util.LinkedHashMap;
 import java.util.Map;

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
-import bellrope.core.event.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Pull;
@@ -14,6 +13,7 @@ import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Where;
 import bellrope.core.stage.Account.Played;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Turn;
 import bellrope.core.value.Vec3;
 import java.util.List;

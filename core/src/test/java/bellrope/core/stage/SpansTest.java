@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
-import bellrope.core.event.Datum;
 import bellrope.core.event.Pull;
 import bellrope.core.rope.Feed;
 import bellrope.core.rope.Owner;
@@ -13,6 +12,7 @@ import bellrope.core.rope.Run;
 import bellrope.core.rope.Source;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.List;

@@ -1,6 +1,5 @@
 package bellrope.format.json;
 
-import bellrope.core.effect.Binding;
 import bellrope.core.effect.Birth;
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
@@ -9,9 +8,7 @@ import bellrope.core.effect.End;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
 import bellrope.core.effect.Parameter;
-import bellrope.core.effect.Property;
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalLong;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -28,7 +25,7 @@ final class EffectJson {
                 ? OptionalLong.of(thing.wholeUpTo("seed", Effect.HIGHEST_SEED))
                 : OptionalLong.empty();
         List<Emitter> emitters = thing.list("emitters", EffectJson::emitter);
-        List<Parameter> parameters = thing.list("parameters", EffectJson::parameter);
+        List<Parameter> parameters = thing.list("parameters", ParameterJson::read);
         return thing.make(() -> new Effect(name, description, course, seed, emitters, parameters));
     }
 
@@ -55,22 +52,6 @@ final class EffectJson {
         return thing.make(() -> new Emitter(name, seed, birth, look, life, end));
     }
 
-    private static Parameter parameter(Thing thing) {
-        String name = thing.text("name");
-        double standard = thing.number("default");
-        double least = thing.number("least");
-        double most = thing.number("most");
-        String unit = thing.text("unit", "");
-        String description = thing.text("description", "");
-        List<Binding> bindings = thing.list("bindings", t -> {
-            Property property = t.choice("property", Property.class);
-            Binding.Mode mode = t.choice("mode", Binding.Mode.class);
-            Optional<String> emitter = t.has("emitter") ? Optional.of(t.text("emitter")) : Optional.empty();
-            return t.make(() -> new Binding(property, mode, emitter));
-        });
-        return thing.make(() -> new Parameter(name, standard, least, most, unit, description, bindings));
-    }
-
     static ObjectNode write(Effect effect) {
         ObjectNode node = Json.object();
         node.put("name", effect.name());
@@ -85,7 +66,7 @@ final class EffectJson {
         ArrayNode emitters = node.putArray("emitters");
         effect.emitters().forEach(emitter -> emitters.add(emitter(emitter)));
         ArrayNode parameters = node.putArray("parameters");
-        effect.parameters().forEach(parameter -> parameters.add(parameter(parameter)));
+        effect.parameters().forEach(parameter -> parameters.add(ParameterJson.write(parameter)));
         return node;
     }
 
@@ -98,24 +79,6 @@ final class EffectJson {
         node.set("life", LifeJson.write(emitter.life()));
         if (!emitter.end().nothing()) {
             node.set("end", EndJson.write(emitter.end()));
-        }
-        return node;
-    }
-
-    private static ObjectNode parameter(Parameter parameter) {
-        ObjectNode node = Json.object();
-        node.put("name", parameter.name());
-        node.set("default", Json.number(parameter.standard()));
-        node.set("least", Json.number(parameter.least()));
-        node.set("most", Json.number(parameter.most()));
-        node.put("unit", parameter.unit());
-        node.put("description", parameter.description());
-        ArrayNode bindings = node.putArray("bindings");
-        for (Binding binding : parameter.bindings()) {
-            ObjectNode b = bindings.addObject();
-            b.put("property", Thing.word(binding.property()));
-            b.put("mode", Thing.word(binding.mode()));
-            binding.emitter().ifPresent(name -> b.put("emitter", name));
         }
         return node;
     }

@@ -1,6 +1,6 @@
 package bellrope.format.json;
 
-import bellrope.core.event.Datum;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -23,34 +23,39 @@ public final class PayloadJson {
             return payload;
         }
         for (Map.Entry<String, JsonNode> entry : node.properties()) {
-            JsonNode value = entry.getValue();
-            String at = place + "/" + entry.getKey();
-            Datum datum = null;
-            if (value.isNumber()) {
-                datum = problems.made(at, () -> new Datum.Num(value.doubleValue()));
-            } else if (value.isBoolean()) {
-                datum = new Datum.Flag(value.booleanValue());
-            } else if (value.isString()) {
-                datum = new Datum.Word(value.stringValue());
-            } else if (value.isArray()
-                    && value.size() == 3
-                    && value.get(0).isNumber()
-                    && value.get(1).isNumber()
-                    && value.get(2).isNumber()) {
-                datum = problems.made(
-                        at,
-                        () -> new Datum.Vec(new Vec3(
-                                value.get(0).doubleValue(),
-                                value.get(1).doubleValue(),
-                                value.get(2).doubleValue())));
-            } else {
-                problems.add(at, Thing.shown(value), "a number, a text, true or false, or three numbers");
-            }
+            Datum datum = datum(entry.getValue(), place + "/" + entry.getKey(), problems);
             if (datum != null) {
                 payload.put(entry.getKey(), datum);
             }
         }
         return payload;
+    }
+
+    static Datum datum(JsonNode value, String at, Problems problems) {
+        if (value.isNumber()) {
+            return problems.made(at, () -> new Datum.Num(value.doubleValue()));
+        } else if (value.isBoolean()) {
+            return new Datum.Flag(value.booleanValue());
+        } else if (value.isString()) {
+            return new Datum.Word(value.stringValue());
+        } else if (value.isArray()
+                && value.size() == 3
+                && value.get(0).isNumber()
+                && value.get(1).isNumber()
+                && value.get(2).isNumber()) {
+            return problems.made(
+                    at,
+                    () -> new Datum.Vec(new Vec3(
+                            value.get(0).doubleValue(),
+                            value.get(1).doubleValue(),
+                            value.get(2).doubleValue())));
+        }
+        problems.add(at, Thing.shown(value), "a number, a text, true or false, or three numbers");
+        return null;
+    }
+
+    static JsonNode node(Datum value) {
+        return write(Map.of("", value)).get("");
     }
 
     public static ObjectNode write(Map<String, Datum> payload) {

@@ -1,6 +1,6 @@
 package bellrope.format.json;
 
-import bellrope.core.event.Datum;
+import bellrope.core.value.Datum;
 import bellrope.core.event.Pull;
 import bellrope.core.value.Vec3;
 import java.util.LinkedHashSet;

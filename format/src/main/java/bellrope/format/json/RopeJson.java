@@ -16,6 +16,8 @@ import bellrope.core.rope.Source;
 import bellrope.core.rope.Timing;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Remap;
 import bellrope.core.value.Range;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
@@ -128,10 +130,34 @@ final class RopeJson {
 
     private static Feed feed(Thing thing) {
         String parameter = thing.text("parameter");
-        Source source = source(thing);
-        Range in = thing.range("in");
-        double[] out = thing.numbers("out", 2, "a pair: value at the least, value at the most");
-        return thing.make(() -> new Feed(parameter, source, in, out[0], out[1]));
+        Source source = thing.has("constant") || thing.has("random") || thing.has("from") ? made(thing) : source(thing);
+        Optional<Remap> remap = Optional.empty();
+        if (source instanceof Source.Random || thing.has("in") || thing.has("out")) {
+            Range in = source instanceof Source.Random ? new Range(0, 1) : thing.range("in");
+            remap = Optional.ofNullable(ParameterJson.remap(thing, in));
+        }
+        Optional<Remap> through = remap;
+        double rise = thing.number("rise", 0);
+        double fall = thing.number("fall", 0);
+        double every = thing.number("every", 0);
+        Feed.Follow follow = thing.make(() -> new Feed.Follow(rise, fall, every));
+        return source == null || follow == null
+                ? null
+                : thing.make(() -> new Feed(parameter, source, through, follow));
+    }
+
+    // What a rope makes up itself.
+    private static Source made(Thing thing) {
+        if (thing.has("constant")) {
+            Datum value = thing.datum("constant");
+            return value == null ? null : new Source.Constant(value);
+        }
+        if (thing.has("random")) {
+            int roll = thing.whole("random");
+            return thing.madeAt("random", () -> new Source.Random(roll));
+        }
+        String from = thing.text("from");
+        return thing.madeAt("from", () -> new Source.Parameter(from));
     }
 
     private static Overrides overrides(Thing t) {
@@ -220,8 +246,15 @@ final class RopeJson {
             ObjectNode f = feeds.addObject();
             f.put("parameter", feed.parameter());
             write(feed.source(), f);
-            f.set("in", Json.range(feed.in()));
-            f.putArray("out").add(Json.number(feed.from())).add(Json.number(feed.to()));
+            feed.remap().ifPresent(remap -> {
+                if (!(feed.source() instanceof Source.Random)) {
+                    f.set("in", Json.range(remap.in()));
+                }
+                ParameterJson.write(remap, f);
+            });
+            number(f, "rise", feed.follow().rise(), 0);
+            number(f, "fall", feed.follow().fall(), 0);
+            number(f, "every", feed.follow().every(), 0);
         }
         if (!rope.run().equals(Run.PLAIN)) {
             write(rope.run(), node.putObject("run"));
@@ -277,6 +310,12 @@ final class RopeJson {
             node.put("channel", channel.channel());
         } else if (source instanceof Source.Since since) {
             node.put("since", since.event());
+        } else if (source instanceof Source.Constant constant) {
+            node.set("constant", PayloadJson.node(constant.value()));
+        } else if (source instanceof Source.Random random) {
+            node.put("random", random.roll());
+        } else if (source instanceof Source.Parameter other) {
+            node.put("from", other.parameter());
         } else {
             node.put("held", true);
         }

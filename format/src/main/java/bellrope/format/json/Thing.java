@@ -256,6 +256,10 @@ final class Thing {
         return problems.count() > start ? null : problems.made(at(key), () -> parser.apply(text));
     }
 
+    Datum datum(String key) {
+        return PayloadJson.datum(node.get(key), at(key), problems);
+    }
+
     JsonNode raw(String key) {
         asked.add(key);
         return node.get(key);

@@ -1,6 +1,6 @@
 package bellrope.format.report;
 
-import bellrope.core.event.Datum;
+import bellrope.core.value.Datum;
 import bellrope.core.event.Pull;
 import bellrope.core.rope.Companion;
 import bellrope.core.stage.Account;
@@ -67,12 +67,28 @@ public record AccountReport(
             Account.Limited limit,
             double[] origin,
             double[] facing,
-            List<Account.Fed> fed,
+            List<FedReport> fed,
             double delay,
             Double hold,
             List<String> companions,
             List<String> later,
             Double held) {}
+
+    /**
+     * A parameter as a feed set it.
+     *
+     * @param feed which of the rope's feeds
+     * @param field name of the source
+     * @param given value of the source: a number, a text, true or false, or three numbers
+     * @param value of the parameter, likewise
+     * @param held whether the parameter's own bounds cut it
+     */
+    public record FedReport(int feed, String parameter, String field, Object given, Object value, boolean held) {
+        static FedReport of(Account.Fed fed) {
+            return new FedReport(
+                    fed.feed(), fed.parameter(), fed.field(), plain(fed.given()), plain(fed.value()), fed.held());
+        }
+    }
 
     public static AccountReport of(Account account, Pace pace) {
         Pull pull = account.pull();
@@ -118,7 +134,7 @@ public record AccountReport(
                     null,
                     numbers(p.origin()),
                     numbers(p.facing()),
-                    p.fed(),
+                    p.fed().stream().map(FedReport::of).toList(),
                     p.delay(),
                     p.hold().isPresent() ? p.hold().getAsDouble() : null,
                     p.companions().stream().map(Companion::words).toList(),

@@ -1,6 +1,6 @@
 package bellrope.server.live;
 
-import bellrope.core.event.Datum;
+import bellrope.core.value.Datum;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.stage.Account;

@@ -3,7 +3,7 @@ package bellrope.server.web;
 import bellrope.core.check.Subject;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Sprite;
-import bellrope.core.event.Datum;
+import bellrope.core.value.Datum;
 import bellrope.core.measure.Numbers;
 import bellrope.core.picture.Picture;
 import bellrope.core.picture.Still;

@@ -4,7 +4,7 @@ import bellrope.core.check.wiring.Wiring;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Sprite;
 import bellrope.core.event.Channel;
-import bellrope.core.event.Datum;
+import bellrope.core.value.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Place;
 import bellrope.core.event.Pull;

@@ -1,10 +1,6 @@
-package bellrope.core.event;
+package bellrope.core.value;
 
-import bellrope.core.value.Demand;
-import bellrope.core.value.Vec3;
-import bellrope.core.value.Words;
-
-/** One payload value. */
+/** A value as events carry it and parameters take it. */
 public sealed interface Datum {
     /** Returns the value as the account says it. */
     String inWords();

@@ -1,0 +1,51 @@
+package bellrope.core.effect;
+
+import bellrope.core.value.Demand;
+import bellrope.core.value.Refused;
+import java.util.List;
+
+/** What the value of a parameter becomes before it acts on a property. */
+public sealed interface Through {
+    /** As it is: a flag counts 0 or 1, a choice the number of its option from 0. */
+    Through STRAIGHT = new Straight();
+
+    double value(double given);
+
+    /** Nothing in between. */
+    record Straight() implements Through {
+        @Override
+        public double value(double given) {
+            return given;
+        }
+    }
+
+    /** A curve of the parameter's own. */
+    record Remap(bellrope.core.value.Remap remap) implements Through {
+        @Override
+        public double value(double given) {
+            return remap.value(given);
+        }
+    }
+
+    /**
+     * A number for each option of a choice, or for no and yes.
+     *
+     * @param numbers 2 to 64
+     */
+    record Each(List<Double> numbers) implements Through {
+        public Each {
+            numbers = Demand.atMost("each", numbers, 64);
+            if (numbers.size() < 2) {
+                throw new Refused("each", numbers.size() + " of them", "a number for each option");
+            }
+            for (int i = 0; i < numbers.size(); i++) {
+                Demand.finite("each/" + i, numbers.get(i));
+            }
+        }
+
+        @Override
+        public double value(double given) {
+            return numbers.get((int) Math.min(numbers.size() - 1, Math.max(0, given)));
+        }
+    }
+}

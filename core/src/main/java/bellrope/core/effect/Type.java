@@ -1,0 +1,271 @@
+package bellrope.core.effect;
+
+import bellrope.core.value.Datum;
+import bellrope.core.value.Demand;
+import bellrope.core.value.Refused;
+import bellrope.core.value.Vec3;
+import bellrope.core.value.Words;
+import java.util.HashSet;
+import java.util.List;
+
+/** What a parameter takes. */
+public sealed interface Type {
+    /** Returns what a value looks like, for someone who gave something else. */
+    String expects();
+
+    /** Tells whether a value has this type, whatever its bounds. */
+    boolean accepts(Datum value);
+
+    /** Returns the nearest value inside the bounds to one that is accepted. */
+    Datum held(Datum asked);
+
+    /** Returns a value as a number: a flag is 0 or 1, a choice the number of its option from 0; NaN for the others. */
+    default double position(Datum value) {
+        return value instanceof Datum.Num num ? num.value() : Double.NaN;
+    }
+
+    /** Returns the value at a {@link #position}; only for scalars. */
+    default Datum at(double position) {
+        return held(new Datum.Num(position));
+    }
+
+    /** Returns the nearest {@link #position} inside the bounds; only for scalars. */
+    default double within(double position) {
+        double held = Math.min(most(), Math.max(least(), position));
+        return this instanceof Number ? held : Math.rint(held);
+    }
+
+    /** Tells whether its values are numbers or stand for some. */
+    default boolean scalar() {
+        return true;
+    }
+
+    /** Returns how many values there are; 0 where they are not counted. */
+    default int steps() {
+        return 0;
+    }
+
+    /** Returns the least and the most {@link #position}; only for scalars. */
+    default double least() {
+        return 0;
+    }
+
+    default double most() {
+        return Math.max(0, steps() - 1);
+    }
+
+    /**
+     * A number.
+     *
+     * @param step by which it is usually turned; 0 where any will do
+     */
+    record Number(double least, double most, double step) implements Type {
+        public Number {
+            bounds(least, most);
+            Demand.within("step", step, 0, Math.max(0, most - least));
+        }
+
+        @Override
+        public String expects() {
+            return "a number from " + Words.number(least) + " to " + Words.number(most);
+        }
+
+        @Override
+        public boolean accepts(Datum value) {
+            return value instanceof Datum.Num;
+        }
+
+        @Override
+        public Datum held(Datum asked) {
+            double value = ((Datum.Num) asked).value();
+            double held = Math.min(most, Math.max(least, value));
+            return held == value ? asked : new Datum.Num(held);
+        }
+    }
+
+    /** A whole number. */
+    record Whole(double least, double most, double step) implements Type {
+        public Whole {
+            bounds(least, most);
+            whole("least", least);
+            whole("most", most);
+            whole("step", step);
+            Demand.within("step", step, 0, Math.max(0, most - least));
+        }
+
+        @Override
+        public String expects() {
+            return "a whole number from " + Words.number(least) + " to " + Words.number(most);
+        }
+
+        @Override
+        public boolean accepts(Datum value) {
+            return value instanceof Datum.Num;
+        }
+
+        @Override
+        public Datum held(Datum asked) {
+            double value = ((Datum.Num) asked).value();
+            double held = Math.min(most, Math.max(least, Math.rint(value)));
+            return held == value ? asked : new Datum.Num(held);
+        }
+
+        private static void whole(String place, double value) {
+            if (value != Math.rint(value)) {
+                throw new Refused(place, Words.number(value), "a whole number");
+            }
+        }
+    }
+
+    /** No or yes. */
+    record Flag() implements Type {
+        @Override
+        public String expects() {
+            return "true or false";
+        }
+
+        @Override
+        public boolean accepts(Datum value) {
+            return value instanceof Datum.Flag;
+        }
+
+        @Override
+        public Datum held(Datum asked) {
+            return asked;
+        }
+
+        @Override
+        public double position(Datum value) {
+            return ((Datum.Flag) value).value() ? 1 : 0;
+        }
+
+        @Override
+        public Datum at(double position) {
+            return new Datum.Flag(position >= 0.5);
+        }
+
+        @Override
+        public int steps() {
+            return 2;
+        }
+    }
+
+    /**
+     * One word of a set.
+     *
+     * @param options 2 to 64, no two alike
+     */
+    record Choice(List<String> options) implements Type {
+        public Choice {
+            options = Demand.atMost("options", options, 64);
+            options.forEach(option -> Demand.name("options", option));
+            if (options.size() < 2 || new HashSet<>(options).size() != options.size()) {
+                throw new Refused("options", String.valueOf(options), "two options or more, no two alike");
+            }
+        }
+
+        @Override
+        public String expects() {
+            return Words.either(options);
+        }
+
+        @Override
+        public boolean accepts(Datum value) {
+            return value instanceof Datum.Word word && options.contains(word.text());
+        }
+
+        @Override
+        public Datum held(Datum asked) {
+            return asked;
+        }
+
+        @Override
+        public double position(Datum value) {
+            return options.indexOf(((Datum.Word) value).text());
+        }
+
+        @Override
+        public Datum at(double position) {
+            return new Datum.Word(options.get((int) Math.min(options.size() - 1, Math.max(0, Math.rint(position)))));
+        }
+
+        @Override
+        public int steps() {
+            return options.size();
+        }
+    }
+
+    /**
+     * Three numbers.
+     *
+     * @param most for each of them, upwards and downwards
+     */
+    record Vector(double most) implements Type {
+        public Vector {
+            Demand.above("most", most, 0);
+        }
+
+        @Override
+        public String expects() {
+            return "three numbers from −" + Words.number(most) + " to " + Words.number(most);
+        }
+
+        @Override
+        public boolean accepts(Datum value) {
+            return value instanceof Datum.Vec;
+        }
+
+        @Override
+        public Datum held(Datum asked) {
+            Vec3 v = ((Datum.Vec) asked).value();
+            Vec3 held = new Vec3(held(v.x()), held(v.y()), held(v.z()));
+            return held.equals(v) ? asked : new Datum.Vec(held);
+        }
+
+        private double held(double value) {
+            return Math.min(most, Math.max(-most, value));
+        }
+
+        @Override
+        public boolean scalar() {
+            return false;
+        }
+    }
+
+    /**
+     * A colour in sRGB.
+     *
+     * @param opacity whether it may be seen through; otherwise two more digits are not taken
+     */
+    record Colour(boolean opacity) implements Type {
+        @Override
+        public String expects() {
+            return opacity ? "a colour such as #C79A4BFF" : "a colour such as #C79A4B";
+        }
+
+        @Override
+        public boolean accepts(Datum value) {
+            return value instanceof Datum.Word word
+                    && word.text().matches(opacity ? "#[0-9A-Fa-f]{6}([0-9A-Fa-f]{2})?" : "#[0-9A-Fa-f]{6}");
+        }
+
+        @Override
+        public Datum held(Datum asked) {
+            return asked;
+        }
+
+        @Override
+        public boolean scalar() {
+            return false;
+        }
+    }
+
+    private static void bounds(double least, double most) {
+        Demand.finite("least", least);
+        Demand.finite("most", most);
+        if (least > most) {
+            throw new Refused(
+                    "least", Words.number(least) + " to " + Words.number(most), "the least must not be above the most");
+        }
+    }
+}

@@ -1,0 +1,190 @@
+package bellrope.format.json;
+
+import bellrope.core.effect.Binding;
+import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Property;
+import bellrope.core.effect.Through;
+import bellrope.core.effect.Type;
+import bellrope.core.value.Curve;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Range;
+import bellrope.core.value.Remap;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Parameters, and what their values go through, as JSON, both ways. */
+final class ParameterJson {
+    private ParameterJson() {}
+
+    /** The types by the words of files. */
+    enum Kind {
+        NUMBER,
+        WHOLE,
+        FLAG,
+        CHOICE,
+        VECTOR,
+        COLOUR
+    }
+
+    static Parameter read(Thing thing) {
+        String name = thing.text("name");
+        Kind kind = thing.choice("type", Kind.class, Kind.NUMBER);
+        Type type = kind == null ? null : type(thing, kind);
+        Datum standard = datum(thing, "default");
+        String unit = thing.text("unit", "");
+        String description = thing.text("description", "");
+        boolean scale = thing.yes("scale");
+        List<Binding> bindings = thing.list("bindings", ParameterJson::binding);
+        return type == null || standard == null
+                ? null
+                : thing.make(() -> new Parameter(name, type, standard, unit, description, scale, bindings));
+    }
+
+    private static Type type(Thing thing, Kind kind) {
+        return switch (kind) {
+            case NUMBER -> {
+                double least = thing.number("least");
+                double most = thing.number("most");
+                double step = thing.number("step", 0);
+                yield thing.make(() -> new Type.Number(least, most, step));
+            }
+            case WHOLE -> {
+                double least = thing.number("least");
+                double most = thing.number("most");
+                double step = thing.number("step", 0);
+                yield thing.make(() -> new Type.Whole(least, most, step));
+            }
+            case FLAG -> new Type.Flag();
+            case CHOICE -> {
+                List<String> options = thing.texts("options");
+                yield thing.make(() -> new Type.Choice(options));
+            }
+            case VECTOR -> {
+                double most = thing.number("most");
+                yield thing.make(() -> new Type.Vector(most));
+            }
+            case COLOUR -> new Type.Colour(thing.yes("opacity"));
+        };
+    }
+
+    private static Binding binding(Thing thing) {
+        Property property = thing.choice("property", Property.class);
+        Binding.Mode mode = thing.choice("mode", Binding.Mode.class);
+        Optional<String> emitter = thing.maybeText("emitter");
+        Through through = Through.STRAIGHT;
+        if (thing.has("each")) {
+            List<Double> numbers = new ArrayList<>();
+            JsonNode each = thing.raw("each");
+            if (each.isArray()) {
+                each.forEach(n -> numbers.add(n.isNumber() ? n.doubleValue() : Double.NaN));
+            }
+            through = thing.make(() -> new Through.Each(numbers));
+        } else if (thing.has("remap")) {
+            through = thing.read("remap", t -> {
+                Remap remap = remap(t, t.range("in"));
+                return remap == null ? null : new Through.Remap(remap);
+            });
+        }
+        Through made = through;
+        return property == null || mode == null || made == null
+                ? null
+                : thing.make(() -> new Binding(property, mode, emitter, made));
+    }
+
+    /** Reads the rest of a remap whose {@code in} is known. */
+    static Remap remap(Thing thing, Range in) {
+        double[] out = thing.numbers("out", 2, "a pair: value at the least, value at the most");
+        boolean clamp = !thing.has("clamp") || thing.yes("clamp");
+        Curve shape = thing.has("shape") ? CurveJson.read(thing, "shape") : Remap.STRAIGHT;
+        return in == null || out == null || shape == null
+                ? null
+                : thing.make(() -> new Remap(in, out[0], out[1], clamp, shape));
+    }
+
+    /** Writes a remap but for its {@code in}. */
+    static void write(Remap remap, ObjectNode node) {
+        node.putArray("out").add(Json.number(remap.from())).add(Json.number(remap.to()));
+        if (!remap.clamp()) {
+            node.put("clamp", false);
+        }
+        if (!remap.straight()) {
+            node.set("shape", CurveJson.write(remap.shape()));
+        }
+    }
+
+    /** Reads a value of any type. */
+    static Datum datum(Thing thing, String key) {
+        if (!thing.has(key)) {
+            thing.wrong(key, "missing", "a number, a text, true or false, or three numbers");
+            return null;
+        }
+        return thing.datum(key);
+    }
+
+    static ObjectNode write(Parameter parameter) {
+        ObjectNode node = Json.object();
+        node.put("name", parameter.name());
+        Type type = parameter.type();
+        Kind kind = kind(type);
+        if (kind != Kind.NUMBER) {
+            node.put("type", Thing.word(kind));
+        }
+        node.set("default", PayloadJson.node(parameter.standard()));
+        if (type instanceof Type.Number n) {
+            bounds(node, n.least(), n.most(), n.step());
+        } else if (type instanceof Type.Whole n) {
+            bounds(node, n.least(), n.most(), n.step());
+        } else if (type instanceof Type.Choice choice) {
+            ArrayNode options = node.putArray("options");
+            choice.options().forEach(options::add);
+        } else if (type instanceof Type.Vector vector) {
+            node.set("most", Json.number(vector.most()));
+        } else if (type instanceof Type.Colour colour && colour.opacity()) {
+            node.put("opacity", true);
+        }
+        node.put("unit", parameter.unit());
+        node.put("description", parameter.description());
+        if (parameter.scale()) {
+            node.put("scale", true);
+        }
+        ArrayNode bindings = node.putArray("bindings");
+        for (Binding binding : parameter.bindings()) {
+            ObjectNode b = bindings.addObject();
+            b.put("property", Thing.word(binding.property()));
+            b.put("mode", Thing.word(binding.mode()));
+            binding.emitter().ifPresent(name -> b.put("emitter", name));
+            if (binding.through() instanceof Through.Remap through) {
+                ObjectNode remap = b.putObject("remap");
+                remap.set("in", Json.range(through.remap().in()));
+                write(through.remap(), remap);
+            } else if (binding.through() instanceof Through.Each each) {
+                ArrayNode numbers = b.putArray("each");
+                each.numbers().forEach(n -> numbers.add(Json.number(n)));
+            }
+        }
+        return node;
+    }
+
+    private static void bounds(ObjectNode node, double least, double most, double step) {
+        node.set("least", Json.number(least));
+        node.set("most", Json.number(most));
+        Json.unless(node, "step", step, 0);
+    }
+
+    private static Kind kind(Type type) {
+        if (type instanceof Type.Number) {
+            return Kind.NUMBER;
+        } else if (type instanceof Type.Whole) {
+            return Kind.WHOLE;
+        } else if (type instanceof Type.Flag) {
+            return Kind.FLAG;
+        } else if (type instanceof Type.Choice) {
+            return Kind.CHOICE;
+        }
+        return type instanceof Type.Vector ? Kind.VECTOR : Kind.COLOUR;
+    }
+}
