@@ -17,7 +17,7 @@ export interface ChoiceField {
   options: string[]
   reads?: string
 }
-export type VectorType = 'position' | 'normal' | 'direction' | 'heading' | 'velocity' | 'extent' | 'vector'
+export type VectorType = 'position' | 'normal' | 'direction' | 'heading' | 'velocity' | 'extent' | 'half extent' | 'vector'
 export interface PlainField {
   name: string
   type: VectorType | 'flag' | 'colour' | 'text'

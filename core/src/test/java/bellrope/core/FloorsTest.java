@@ -15,7 +15,13 @@ class FloorsTest {
             .should()
             .dependOnClassesThat()
             .resideOutsideOfPackages(
-                    "bellrope.core..", "java.lang..", "java.util..", "java.math..", "java.nio", "org.joml..");
+                    "bellrope.core..",
+                    "java.lang..",
+                    "java.util..",
+                    "java.math..",
+                    "java.text..",
+                    "java.nio",
+                    "org.joml..");
 
     @ArchTest
     static final ArchRule coreHasNoThreadsAndNoClock = noClasses()

@@ -53,7 +53,7 @@ class WholeModelTest {
              "parameters": [{"name": "strength", "default": 1, "least": 0, "most": 2, "unit": "×", "description": "", "bindings": [{"property": "force", "mode": "multiply"}, {"property": "brightness", "mode": "multiply", "emitter": "a"}]},
               {"name": "span", "default": 1, "least": 0.5, "most": 4, "step": 0.25, "unit": "", "description": "", "scale": true, "bindings": [{"property": "per unit", "mode": "divide"},
                {"property": "force reach", "mode": "multiply", "remap": {"in": [0.5, 4], "out": [0, 2], "clamp": false, "shape": [{"at": 0, "value": 0, "ease": "ease-in"}, {"at": 1, "value": 1, "ease": "linear"}]}}]},
-              {"name": "pieces", "type": "whole", "default": 0, "least": -3, "most": 9, "unit": "", "description": "", "bindings": [{"property": "count", "mode": "add"}]},
+              {"name": "pieces", "type": "whole", "default": 0, "least": -3, "most": 9, "unit": "", "description": "", "byGame": true, "bindings": [{"property": "count", "mode": "add"}]},
               {"name": "wet", "type": "flag", "default": false, "unit": "", "description": "", "bindings": [{"property": "opacity", "mode": "multiply", "each": [1, 0.5]}]},
               {"name": "kind", "type": "choice", "default": "oak", "options": ["oak", "elm"], "unit": "", "description": "", "bindings": [{"property": "drag", "mode": "add", "each": [0, 2]}]},
               {"name": "lean", "type": "vector", "default": [0, 0, 0], "most": 5, "unit": "u", "description": "", "bindings": [{"property": "offset", "mode": "add"}]},
@@ -68,7 +68,7 @@ class WholeModelTest {
              "events": [
               {"name": "kite.reeling", "shape": "span", "description": "", "weight": 2, "fields": [
                {"name": "at", "type": "position"}, {"name": "nose", "type": "heading"}, {"name": "pull", "type": "number", "range": [0, 9], "usual": 4, "unit": "N"},
-               {"name": "size", "type": "extent"}, {"name": "way", "type": "direction"}, {"name": "up", "type": "normal"}, {"name": "going", "type": "velocity"},
+               {"name": "size", "type": "extent"}, {"name": "half", "type": "half extent"}, {"name": "way", "type": "direction"}, {"name": "up", "type": "normal"}, {"name": "going", "type": "velocity"},
                {"name": "some", "type": "vector"}, {"name": "wet", "type": "flag"}, {"name": "dye", "type": "colour"}, {"name": "by", "type": "choice", "options": ["hand", "winch"], "reads": "by"}, {"name": "note", "type": "text"}]},
               {"name": "weather", "shape": "state", "description": "", "weight": 3, "fields": [], "values": ["clear", "downpour"]},
               {"name": "mill.stopped", "shape": "moment", "description": "", "weight": 1, "fields": [], "unanswered": "heard, not seen"}],
@@ -87,12 +87,12 @@ class WholeModelTest {
                "run": {"fadeIn": 0.1, "fadeOut": 0.4, "longest": 20, "again": "restart"},
                "timing": {"delay": 0.1, "jitter": 0.2},
                "limits": {"cooldown": 0.5, "perSecond": 4, "once": true, "until": "mill.stopped", "alive": 3, "together": true, "whenFull": "least weighty", "distance": 2, "chance": 0.5},
-               "owner": {"end": "fade", "over": 0.3},
+               "owner": {"end": "fade", "over": 0.3}, "hit": {"field": "pull"},
                "then": [{"announce": "mill.stopped", "cue": "over", "after": 1}, {"cue": "ended", "offset": [0, 1, 0], "inForce": 5, "fadeOut": 2, "notice": "smoulder"}],
                "with": [{"do": "shake", "size": 0.1, "frequency": 12, "decay": 0.4}, {"do": "flash", "colour": "#FFFFFFFF", "opacity": 0.2, "seconds": 0.1}, {"do": "pause", "seconds": 0.05}, {"do": "notice", "name": "thud", "after": 0.2}]},
               {"name": "rain", "seed": 2, "event": "weather", "value": "downpour", "conditions": [], "offset": [0, 6, 0], "place": {"at": "camera", "follow": true, "frame": "world"}, "facing": "up", "feeds": [],
                "run": {"fadeIn": 3, "fadeOut": 3, "order": "after"}},
-              {"name": "door", "seed": 3, "event": "mill.stopped", "conditions": [], "offset": [0, 0, 0], "place": {"at": "place", "name": "mill door"}, "facing": "reflected", "feeds": []}],
+              {"name": "door", "seed": 3, "event": "mill.stopped", "conditions": [], "offset": [0, 0, 0], "place": {"at": "place", "name": "mill door"}, "facing": "reflected", "feeds": [], "hit": 3.5}],
              "channels": [{"name": "wind", "description": "", "range": [0, 12], "usual": 2, "unit": "u/s"}],
              "places": [{"name": "mill door", "position": [4, 1, 0]}]}
             """;

@@ -20,10 +20,17 @@ public interface Check {
             new UnseenMostOfLife(),
             new Lopsided(),
             new ThrowsIntoTheSurface(),
+            new BoundToNothing(),
+            new ClearByDefault(),
+            new ScaleForgets(),
+            new OneDoesNotAnswer(),
+            new ChangesTheDefault(),
+            new NamesAlike(),
             new ReplacesARange(),
             new TrailGaps(),
             new PastSaturation(),
-            new FullSizeAtOnce());
+            new FullSizeAtOnce(),
+            new TurnedByNobody());
 
     /** Returns what was noticed; nothing when all is well. */
     List<Finding> look(Subject subject);

@@ -68,7 +68,7 @@ public record Binding(Property property, Mode mode, Optional<String> emitter, Th
             throw new Refused("mode", mode.name().toLowerCase(Locale.ROOT), "multiply or replace, for a colour");
         }
         if (type instanceof Type.Vector && !property.vector()) {
-            throw new Refused("property", is, "offset or gravity, which is all that a vector can act on");
+            throw new Refused("property", is, "offset, gravity or shape, which is all that a vector can act on");
         }
         if (type instanceof Type.Vector && mode != Mode.ADD && mode != Mode.REPLACE) {
             throw new Refused("mode", mode.name().toLowerCase(Locale.ROOT), "add or replace, for a vector");

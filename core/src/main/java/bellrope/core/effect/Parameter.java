@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param unit as shown behind the number; may be empty
  * @param description one sentence for whoever turns it, at most {@value #LONGEST_DESCRIPTION} characters
  * @param scale whether it is meant to scale the whole effect truly: all lengths, speeds and accelerations, and no times
+ * @param byGame whether game code sets it
  * @param bindings at most 64
  */
 public record Parameter(
@@ -25,6 +26,7 @@ public record Parameter(
         String unit,
         String description,
         boolean scale,
+        boolean byGame,
         List<Binding> bindings) {
     public static final int LONGEST_DESCRIPTION = 1000;
 
@@ -64,7 +66,7 @@ public record Parameter(
             String unit,
             String description,
             List<Binding> bindings) {
-        this(name, new Type.Number(least, most, 0), new Datum.Num(standard), unit, description, false, bindings);
+        this(name, new Type.Number(least, most, 0), new Datum.Num(standard), unit, description, false, false, bindings);
     }
 
     /** Returns the value that will be used for one that was asked for; empty where it has another type. */
@@ -87,15 +89,20 @@ public record Parameter(
     }
 
     public Parameter named(String other) {
-        return new Parameter(other, type, standard, unit, description, scale, bindings);
+        return new Parameter(other, type, standard, unit, description, scale, byGame, bindings);
     }
 
     public Parameter withBindings(List<Binding> others) {
-        return new Parameter(name, type, standard, unit, description, scale, others);
+        return new Parameter(name, type, standard, unit, description, scale, byGame, others);
     }
 
     public Parameter withStandard(Datum other) {
-        return new Parameter(name, type, other, unit, description, scale, bindings);
+        return new Parameter(name, type, other, unit, description, scale, byGame, bindings);
+    }
+
+    /** Returns this parameter as one that game code sets. */
+    public Parameter setByGame() {
+        return new Parameter(name, type, standard, unit, description, scale, true, bindings);
     }
 
     Emitter apply(Emitter emitter, Datum value) {

@@ -120,11 +120,22 @@ public enum Property {
                     e.look().withBrightness(held(f.applyAsDouble(e.look().brightness()), 0, 1000)));
         }
     },
-    /** Every length of the shape that particles are born in. */
+    /** Every length of the shape that particles are born in; a vector acts on the sides of a box. */
     SHAPE("u", 1) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
             return e.withBirth(e.birth().with(d -> d.shape = d.shape.sized(f)));
+        }
+
+        @Override
+        Emitter moved(Emitter e, Mode mode, Vec3 by) {
+            if (!(e.birth().shape() instanceof Shape.Box box)) {
+                return e;
+            }
+            Vec3 size = mode == Mode.ADD ? box.size().plus(by) : by;
+            return e.withBirth(e.birth()
+                    .with(d -> d.shape = new Shape.Box(
+                            new Vec3(held(size.x(), 0, 2000), held(size.y(), 0, 2000), held(size.z(), 0, 2000)))));
         }
     },
     /** How far the emitter is from the effect's place; a number acts on the distance, a vector on the place. */
@@ -291,7 +302,7 @@ public enum Property {
 
     /** Tells whether a vector can act on it. */
     public boolean vector() {
-        return this == OFFSET || this == GRAVITY;
+        return this == OFFSET || this == GRAVITY || this == SHAPE;
     }
 
     /** Returns every number of an emitter that this property covers, as authored; none where there is nothing to act on. */

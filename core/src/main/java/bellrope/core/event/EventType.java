@@ -9,6 +9,7 @@ import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -186,5 +187,19 @@ public record EventType(
             }
         }
         return problems;
+    }
+
+    /** Returns a pull with its half-extents doubled; the very same where it carries none. */
+    public Pull whole(Pull pull) {
+        Map<String, Datum> payload = null;
+        for (Field field : fields) {
+            if (field instanceof Field.Vector v
+                    && v.meaning() == Field.Meaning.HALF_EXTENT
+                    && pull.payload().get(v.name()) instanceof Datum.Vec half) {
+                payload = payload == null ? new LinkedHashMap<>(pull.payload()) : payload;
+                payload.put(v.name(), new Datum.Vec(half.value().times(2)));
+            }
+        }
+        return payload == null ? pull : pull.with(payload);
     }
 }

@@ -152,6 +152,8 @@ public sealed interface Field {
         VELOCITY,
         /** Full size along each axis, units; never the half of it. */
         EXTENT,
+        /** Half the size along each axis, units; doubled as it comes in. */
+        HALF_EXTENT,
         /** Three numbers that wire nothing. */
         OTHER
     }

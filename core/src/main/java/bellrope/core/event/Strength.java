@@ -40,6 +40,7 @@ public enum Strength {
                         case NORMAL -> Vec3.UP;
                         case DIRECTION, HEADING -> Vec3.RIGHT;
                         case EXTENT -> USUAL_EXTENT;
+                        case HALF_EXTENT -> USUAL_EXTENT.times(0.5);
                     });
         }
         if (field instanceof Field.Flag) {

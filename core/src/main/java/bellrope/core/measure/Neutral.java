@@ -66,7 +66,8 @@ public record Neutral(boolean identical, int firstStep, List<Difference> differe
         return a.frames().size() == b.frames().size() ? -1 : common;
     }
 
-    private static List<Difference> differences(Effect effect) {
+    /** Returns what differs by the settings alone, without playing anything. */
+    public static List<Difference> differences(Effect effect) {
         List<Difference> found = new ArrayList<>();
         for (Parameter parameter : effect.parameters()) {
             for (Binding binding : parameter.bindings()) {

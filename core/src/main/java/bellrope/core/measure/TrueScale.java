@@ -154,8 +154,8 @@ public record TrueScale(
         return likeness;
     }
 
-    // By fault, the emitters where a property has it.
-    private static Map<Fault, List<String>> faults(Effect effect, Parameter parameter, Property property) {
+    /** Returns by fault the emitters where a property has it. */
+    public static Map<Fault, List<String>> faults(Effect effect, Parameter parameter, Property property) {
         Map<Fault, List<String>> found = new java.util.EnumMap<>(Fault.class);
         for (Emitter emitter : effect.emitters()) {
             List<Binding> mine = parameter.bindings().stream()

@@ -177,6 +177,7 @@ public final class Consistency {
                                 + meaning.name().toLowerCase());
             }
         }
+        hit(place, rope, event);
         for (int i = 0; i < rope.feeds().size(); i++) {
             Feed feed = rope.feeds().get(i);
             String at = place + "/feeds/" + i;
@@ -192,6 +193,12 @@ public final class Consistency {
                 Parameter parameter = effect.get().parameter(feed.parameter()).orElseThrow();
                 fits(at, feed, parameter, event, effect.get());
             }
+        }
+    }
+
+    private void hit(String place, Rope rope, EventType event) {
+        if (rope.hit().orElse(null) instanceof Source.Payload payload) {
+            numeric(place + "/hit/field", payload.field(), event);
         }
     }
 

@@ -2,6 +2,7 @@ package bellrope.core.rope;
 
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
@@ -30,6 +31,7 @@ import java.util.function.Consumer;
  * @param owner what becomes of it when its subject is gone
  * @param followUps at most 8
  * @param companions at most 8
+ * @param hit how far the game's own hit test reaches, units: a constant or a field of the payload; empty where there is none
  */
 public record Rope(
         String name,
@@ -46,7 +48,8 @@ public record Rope(
         Limits limits,
         Owner owner,
         List<FollowUp> followUps,
-        List<Companion> companions) {
+        List<Companion> companions,
+        Optional<Source> hit) {
     public static final int HIGHEST_SEED = 1_000_000;
     /** Most feeds whose value may change while an instance plays. */
     public static final int MOST_CONTINUOUS = 8;
@@ -58,6 +61,14 @@ public record Rope(
         feeds = Demand.atMost("feeds", feeds, 16);
         followUps = Demand.atMost("then", followUps, 8);
         companions = Demand.atMost("with", companions, 8);
+        if (hit.isPresent()) {
+            if (hit.get() instanceof Source.Constant constant && constant.value() instanceof Datum.Num radius) {
+                Demand.above("hit", radius.value(), 0);
+                Demand.within("hit", radius.value(), 0, 10_000);
+            } else if (!(hit.get() instanceof Source.Payload)) {
+                throw new Refused("hit", hit.get().words(), "a length in units, or a field of the payload");
+            }
+        }
         long continuous = feeds.stream().filter(Feed::continuous).count();
         if (continuous > MOST_CONTINUOUS) {
             throw new Refused(
@@ -127,7 +138,8 @@ public record Rope(
                 Limits.NONE,
                 Owner.FINISH,
                 List.of(),
-                List.of());
+                List.of(),
+                Optional.empty());
     }
 
     public String event() {
@@ -186,6 +198,7 @@ public record Rope(
         public Owner owner;
         public List<FollowUp> followUps;
         public List<Companion> companions;
+        public Optional<Source> hit;
 
         private Draft(Rope r) {
             name = r.name;
@@ -203,6 +216,7 @@ public record Rope(
             owner = r.owner;
             followUps = r.followUps;
             companions = r.companions;
+            hit = r.hit;
         }
 
         private Rope rope() {
@@ -221,7 +235,8 @@ public record Rope(
                     limits,
                     owner,
                     followUps,
-                    companions);
+                    companions,
+                    hit);
         }
     }
 }

@@ -48,7 +48,8 @@ public record Sentence(List<Part> parts) {
         LIMITS,
         OWNER,
         FOLLOW_UP,
-        COMPANION
+        COMPANION,
+        HIT
     }
 
     /** Returns the sentence of a rope whose channels' units are not known. */
@@ -283,6 +284,14 @@ public record Sentence(List<Part> parts) {
                 add("; ");
                 add(rope.companions().get(i).words(), Slot.COMPANION, i);
             }
+            rope.hit().ifPresent(hit -> {
+                add("; the game hits ");
+                add(
+                        "within "
+                                + (hit instanceof Source.Constant c ? c.value().inWords() : hit.words()) + " u",
+                        Slot.HIT,
+                        0);
+            });
             if (!rope.owner().equals(Owner.FINISH)) {
                 add("; when " + event.map(e -> "the " + e.subject()).orElse("the subject") + " is gone ");
                 add(

@@ -55,12 +55,12 @@ final class Decision {
     Decision(Rope rope, EventType event, Pull pull, World world, int step, long beginning, long key) {
         this.rope = rope;
         this.event = event;
-        this.pull = pull;
+        this.pull = event.whole(pull);
         this.world = world;
         this.step = step;
         this.beginning = beginning;
         this.key = key;
-        this.situation = world.situation(pull, step, beginning);
+        this.situation = world.situation(this.pull, step, beginning);
         draws.at(key, -1, 0, 0, 0);
     }
 
@@ -321,6 +321,12 @@ final class Decision {
     static List<String> notes(EventType event, Pull pull) {
         List<String> notes = new ArrayList<>();
         for (Field field : event.fields()) {
+            if (field instanceof Field.Vector v
+                    && v.meaning() == Meaning.HALF_EXTENT
+                    && pull.payload().get(v.name()) instanceof Datum.Vec half) {
+                notes.add(v.name() + " " + half.inWords() + " is half the size; taken as "
+                        + new Datum.Vec(half.value().times(2)).inWords());
+            }
             if (field instanceof Field.Number number
                     && pull.payload().get(number.name()) instanceof Datum.Num given
                     && (given.value() < number.range().least()

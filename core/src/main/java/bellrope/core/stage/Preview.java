@@ -156,7 +156,7 @@ public record Preview(
                                     case NORMAL -> surface.normal;
                                     case DIRECTION, HEADING -> side.direction;
                                     case VELOCITY -> velocity;
-                                    case EXTENT, OTHER -> Vec3.ZERO;
+                                    case EXTENT, HALF_EXTENT, OTHER -> Vec3.ZERO;
                                 }));
             }
         }

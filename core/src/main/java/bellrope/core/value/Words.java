@@ -2,7 +2,9 @@ package bellrope.core.value;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.text.Normalizer;
 import java.util.Collection;
+import java.util.Locale;
 
 /** Values as an English reader expects to see them. */
 public final class Words {
@@ -68,5 +70,26 @@ public final class Words {
             }
         }
         return row[b.length()];
+    }
+
+    // Letters of other scripts that look like Latin ones in most type: Cyrillic and Greek (Unicode TR39 lists them
+    // all).
+    private static final String LOOK_ALIKE = "аaеeоoрpсcхxуyіiјjѕsԁdһhкkмmтtвbнhαaοoρpνvιiκkτtυuηn";
+
+    /**
+     * Returns what is left of a name when case, separators, marks and look-alike letters are taken off: names that share it
+     * are taken for one another by eye or by hand.
+     */
+    public static String skeleton(String name) {
+        StringBuilder left = new StringBuilder();
+        Normalizer.normalize(name, Normalizer.Form.NFKD)
+                .toLowerCase(Locale.ROOT)
+                .codePoints()
+                .filter(Character::isLetterOrDigit)
+                .forEach(c -> {
+                    int at = LOOK_ALIKE.indexOf(c);
+                    left.appendCodePoint(at >= 0 && at % 2 == 0 ? LOOK_ALIKE.charAt(at + 1) : c);
+                });
+        return left.toString().replace('0', 'o').replace('1', 'l');
     }
 }

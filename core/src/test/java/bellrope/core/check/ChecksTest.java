@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import bellrope.core.Sample;
 import bellrope.core.effect.Aim;
+import bellrope.core.effect.Binding;
 import bellrope.core.effect.Birth;
 import bellrope.core.effect.Burst;
 import bellrope.core.effect.Course;
@@ -13,13 +14,18 @@ import bellrope.core.effect.End;
 import bellrope.core.effect.End.Child;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
+import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Property;
 import bellrope.core.effect.Shape;
 import bellrope.core.effect.Sprite;
 import bellrope.core.effect.Stream;
 import bellrope.core.effect.Tint;
+import bellrope.core.effect.Type;
+import bellrope.core.measure.TrueScale;
 import bellrope.core.project.Project;
 import bellrope.core.stage.Preview;
 import bellrope.core.value.Curve;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
@@ -130,6 +136,95 @@ class ChecksTest {
                 Arguments.of("full size at once", smoke(Curve.ONE)),
                 Arguments.of("too brief", birth(d -> d.lifetime = Range.of(0.01))),
                 Arguments.of("units", birth(d -> d.lifetime = Range.of(30)).withCourse(Course.once(31))));
+    }
+
+    private static Effect turned(Parameter parameter) {
+        return sound().withParameters(List.of(sound().parameters().get(0).withBindings(List.of(SIZE)), parameter));
+    }
+
+    private static final Binding SIZE = new Binding(Property.SIZE, Binding.Mode.MULTIPLY, Optional.empty());
+    private static final Binding COUNT = new Binding(Property.COUNT, Binding.Mode.MULTIPLY, Optional.empty());
+
+    private static Parameter amount(double standard, Binding... bindings) {
+        return new Parameter("amount", standard, 0, 4, "", "", List.of(bindings)).setByGame();
+    }
+
+    private static Parameter colour(String standard) {
+        return new Parameter(
+                "tint",
+                new Type.Colour(true),
+                new Datum.Word(standard),
+                "",
+                "",
+                false,
+                true,
+                List.of(new Binding(Property.COLOUR, Binding.Mode.MULTIPLY, Optional.empty())));
+    }
+
+    private static Parameter scale(Binding... bindings) {
+        return new Parameter(
+                "scale", new Type.Number(0.5, 2, 0), new Datum.Num(1), "", "", true, true, List.of(bindings));
+    }
+
+    static List<Arguments> mistakesOfParameters() {
+        Binding rate = new Binding(Property.RATE, Binding.Mode.MULTIPLY, Optional.empty());
+        Binding replaces = new Binding(Property.SPEED, Binding.Mode.REPLACE, Optional.empty());
+        Binding speed = new Binding(Property.SPEED, Binding.Mode.MULTIPLY, Optional.empty());
+        Binding gravity = new Binding(Property.GRAVITY, Binding.Mode.MULTIPLY, Optional.empty());
+        Binding life = new Binding(Property.LIFETIME, Binding.Mode.MULTIPLY, Optional.empty());
+        return List.of(
+                Arguments.of("bound to nothing", turned(amount(1))),
+                Arguments.of("bound to nothing", turned(amount(1, rate))),
+                Arguments.of("changes the default", turned(amount(2, COUNT))),
+                Arguments.of("hides the base", turned(amount(3, replaces))),
+                Arguments.of("clear by default", turned(colour("#FFFFFF00"))),
+                Arguments.of("names alike", turned(amount(1, COUNT).named("Size"))),
+                Arguments.of("names alike", turned(amount(1, COUNT).named("si_ze"))),
+                Arguments.of("names alike", turned(amount(1, COUNT).named("s\u0456ze"))),
+                Arguments.of("scale forgets", turned(scale(SIZE, speed))),
+                Arguments.of("does not answer to the scale", turned(scale())),
+                Arguments.of("scale bends", turned(scale(SIZE, speed, gravity, life))),
+                Arguments.of("turned by nobody", turned(new Parameter("amount", 1, 0, 4, "", "", List.of(COUNT)))));
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @MethodSource("mistakesOfParameters")
+    void aMistakeOfAParameterIsNoticed(String check, Effect wrong) {
+        List<Finding> found =
+                all(wrong).stream().filter(f -> f.check().equals(check)).toList();
+        assertThat(found).hasSize(1);
+        assertThat(found.get(0).place()).isEqualTo("parameters/1");
+        found.get(0)
+                .remedy()
+                .ifPresent(remedy -> assertThat(noticed(remedy.effect())).doesNotContain(check));
+    }
+
+    @Test
+    void soundParametersAreLeftAlone() {
+        assertThat(noticed(turned(amount(1, COUNT)))).isEmpty();
+        assertThat(noticed(turned(colour("#FFFFFFFF")))).isEmpty();
+        Effect scaled = turned(scale());
+        assertThat(noticed(scaled.turned("scale", p -> TrueScale.mended(scaled, p))))
+                .isEmpty();
+    }
+
+    // Three of four scale; the fourth is told apart, and answers after one press.
+    @Test
+    void theEmitterThatDoesNotAnswerIsNamed() {
+        List<Binding> three = List.of("a", "b", "c").stream()
+                .map(name -> new Binding(Property.SIZE, Binding.Mode.MULTIPLY, Optional.of(name)))
+                .toList();
+        Emitter[] four = List.of("a", "b", "c", "d").stream()
+                .map(name ->
+                        Sample.emitter(name, name.charAt(0), Sample.burst(9, 1).with(d -> d.spread = 20), FADING))
+                .toArray(Emitter[]::new);
+        Effect effect =
+                Sample.effect("puff", four).withParameters(List.of(new Parameter("size", 1, 0.5, 2, "", "", three)));
+        List<Finding> found = all(effect).stream()
+                .filter(f -> f.check().equals("does not answer"))
+                .toList();
+        assertThat(found).extracting(Finding::emitter).containsExactly("d");
+        assertThat(noticed(found.get(0).remedy().orElseThrow().effect())).doesNotContain("does not answer");
     }
 
     private static List<String> noticed(Effect effect) {

@@ -40,7 +40,8 @@ class ParameterProofsTest {
     }
 
     private static Parameter scale(Binding... bindings) {
-        return new Parameter("scale", new Type.Number(0.25, 4, 0), new Datum.Num(1), "×", "", true, List.of(bindings));
+        return new Parameter(
+                "scale", new Type.Number(0.25, 4, 0), new Datum.Num(1), "×", "", true, false, List.of(bindings));
     }
 
     private static Effect chips(Parameter parameter) {

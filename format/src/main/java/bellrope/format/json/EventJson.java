@@ -27,6 +27,7 @@ final class EventJson {
         HEADING,
         VELOCITY,
         EXTENT,
+        HALF_EXTENT,
         VECTOR
     }
 
@@ -64,6 +65,7 @@ final class EventJson {
             case HEADING -> vector(thing, name, Field.Meaning.HEADING);
             case VELOCITY -> vector(thing, name, Field.Meaning.VELOCITY);
             case EXTENT -> vector(thing, name, Field.Meaning.EXTENT);
+            case HALF_EXTENT -> vector(thing, name, Field.Meaning.HALF_EXTENT);
             case VECTOR -> vector(thing, name, Field.Meaning.OTHER);
         };
     }

@@ -38,10 +38,11 @@ final class ParameterJson {
         String unit = thing.text("unit", "");
         String description = thing.text("description", "");
         boolean scale = thing.yes("scale");
+        boolean byGame = thing.yes("byGame");
         List<Binding> bindings = thing.list("bindings", ParameterJson::binding);
         return type == null || standard == null
                 ? null
-                : thing.make(() -> new Parameter(name, type, standard, unit, description, scale, bindings));
+                : thing.make(() -> new Parameter(name, type, standard, unit, description, scale, byGame, bindings));
     }
 
     private static Type type(Thing thing, Kind kind) {
@@ -50,22 +51,22 @@ final class ParameterJson {
                 double least = thing.number("least");
                 double most = thing.number("most");
                 double step = thing.number("step", 0);
-                yield thing.make(() -> new Type.Number(least, most, step));
+                yield thing.part(() -> new Type.Number(least, most, step));
             }
             case WHOLE -> {
                 double least = thing.number("least");
                 double most = thing.number("most");
                 double step = thing.number("step", 0);
-                yield thing.make(() -> new Type.Whole(least, most, step));
+                yield thing.part(() -> new Type.Whole(least, most, step));
             }
             case FLAG -> new Type.Flag();
             case CHOICE -> {
                 List<String> options = thing.texts("options");
-                yield thing.make(() -> new Type.Choice(options));
+                yield thing.part(() -> new Type.Choice(options));
             }
             case VECTOR -> {
                 double most = thing.number("most");
-                yield thing.make(() -> new Type.Vector(most));
+                yield thing.part(() -> new Type.Vector(most));
             }
             case COLOUR -> new Type.Colour(thing.yes("opacity"));
         };
@@ -82,7 +83,7 @@ final class ParameterJson {
             if (each.isArray()) {
                 each.forEach(n -> numbers.add(n.isNumber() ? n.doubleValue() : Double.NaN));
             }
-            through = thing.make(() -> new Through.Each(numbers));
+            through = thing.part(() -> new Through.Each(numbers));
         } else if (thing.has("remap")) {
             through = thing.read("remap", t -> {
                 Remap remap = remap(t, t.range("in"));
@@ -102,7 +103,7 @@ final class ParameterJson {
         Curve shape = thing.has("shape") ? CurveJson.read(thing, "shape") : Remap.STRAIGHT;
         return in == null || out == null || shape == null
                 ? null
-                : thing.make(() -> new Remap(in, out[0], out[1], clamp, shape));
+                : thing.part(() -> new Remap(in, out[0], out[1], clamp, shape));
     }
 
     /** Writes a remap but for its {@code in}. */
@@ -150,6 +151,9 @@ final class ParameterJson {
         node.put("description", parameter.description());
         if (parameter.scale()) {
             node.put("scale", true);
+        }
+        if (parameter.byGame()) {
+            node.put("byGame", true);
         }
         ArrayNode bindings = node.putArray("bindings");
         for (Binding binding : parameter.bindings()) {

@@ -1,7 +1,7 @@
 package bellrope.format.json;
 
-import bellrope.core.value.Datum;
 import bellrope.core.event.Pull;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import java.util.LinkedHashSet;
 import java.util.Map;

@@ -17,14 +17,15 @@ import bellrope.core.rope.Timing;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
 import bellrope.core.value.Datum;
-import bellrope.core.value.Remap;
 import bellrope.core.value.Range;
+import bellrope.core.value.Remap;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -69,6 +70,7 @@ final class RopeJson {
                 .orElse(Owner.FINISH);
         var followUps = thing.has("then") ? thing.list("then", AnswerJson::followUp) : List.<FollowUp>of();
         var companions = thing.has("with") ? thing.list("with", AnswerJson::companion) : List.<Companion>of();
+        Optional<Source> hit = thing.has("hit") ? Optional.ofNullable(hit(thing)) : Optional.empty();
         return thing.make(() -> new Rope(
                 name,
                 seed,
@@ -84,7 +86,20 @@ final class RopeJson {
                 limits,
                 owner,
                 followUps,
-                companions));
+                companions,
+                hit));
+    }
+
+    private static Source hit(Thing thing) {
+        JsonNode raw = thing.raw("hit");
+        if (raw.isNumber()) {
+            Datum value = thing.datum("hit");
+            return value == null ? null : new Source.Constant(value);
+        }
+        return thing.read("hit", t -> {
+            String field = t.text("field");
+            return t.madeAt("field", () -> new Source.Payload(field));
+        });
     }
 
     private static Condition condition(Thing thing) {
@@ -140,10 +155,8 @@ final class RopeJson {
         double rise = thing.number("rise", 0);
         double fall = thing.number("fall", 0);
         double every = thing.number("every", 0);
-        Feed.Follow follow = thing.make(() -> new Feed.Follow(rise, fall, every));
-        return source == null || follow == null
-                ? null
-                : thing.make(() -> new Feed(parameter, source, through, follow));
+        Feed.Follow follow = thing.part(() -> new Feed.Follow(rise, fall, every));
+        return source == null || follow == null ? null : thing.make(() -> new Feed(parameter, source, through, follow));
     }
 
     // What a rope makes up itself.
@@ -267,6 +280,13 @@ final class RopeJson {
         if (!rope.limits().none()) {
             write(rope.limits(), node.putObject("limits"));
         }
+        rope.hit().ifPresent(hit -> {
+            if (hit instanceof Source.Constant constant) {
+                node.set("hit", PayloadJson.node(constant.value()));
+            } else {
+                write(hit, node.putObject("hit"));
+            }
+        });
         if (!rope.owner().equals(Owner.FINISH)) {
             ObjectNode owner = node.putObject("owner");
             owner.put("end", Thing.word(rope.owner().end()));

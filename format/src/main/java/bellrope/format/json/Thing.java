@@ -1,5 +1,6 @@
 package bellrope.format.json;
 
+import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -49,6 +50,11 @@ final class Thing {
                         "one of " + Words.either(asked) + Words.nearest(key, asked));
             }
         }
+        return problems.count() > before ? null : problems.made(place, maker);
+    }
+
+    /** Returns a part made of some of its keys, or null if anything was wrong by now. */
+    <T> T part(Supplier<T> maker) {
         return problems.count() > before ? null : problems.made(place, maker);
     }
 

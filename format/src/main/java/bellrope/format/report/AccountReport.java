@@ -1,6 +1,5 @@
 package bellrope.format.report;
 
-import bellrope.core.value.Datum;
 import bellrope.core.event.Pull;
 import bellrope.core.rope.Companion;
 import bellrope.core.stage.Account;
@@ -9,6 +8,7 @@ import bellrope.core.stage.Account.Ended;
 import bellrope.core.stage.Account.Played;
 import bellrope.core.stage.Account.Silent;
 import bellrope.core.stage.Account.Unmet;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Vec3;

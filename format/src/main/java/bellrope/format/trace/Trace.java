@@ -1,11 +1,11 @@
 package bellrope.format.trace;
 
-import bellrope.core.value.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
 import bellrope.core.stage.Rehearsal.Timed;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Words;
 import bellrope.format.json.JsonText;

@@ -5,6 +5,7 @@ import bellrope.core.effect.Effect;
 import bellrope.core.event.EventType;
 import bellrope.core.measure.Balance;
 import bellrope.core.measure.Numbers;
+import bellrope.core.measure.Reaches;
 import bellrope.core.project.Project;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Sentence.Slot;
@@ -20,7 +21,7 @@ import java.util.function.Consumer;
 /** A project's ropes with what was computed of their responses, for the checks to look at. */
 public final class Wiring {
     private final Project project;
-    private final Map<String, Seen> seen;
+    private final Known known;
     private final Map<String, EventType> events = new HashMap<>();
     private final Map<String, Effect> effects = new HashMap<>();
     private final Map<String, List<Rope>> byEvent = new LinkedHashMap<>();
@@ -60,9 +61,23 @@ public final class Wiring {
         }
     }
 
-    private Wiring(Project project, Map<String, Seen> seen) {
+    /**
+     * What is known besides the project.
+     *
+     * @param seen of the responses by rope; ropes without any are judged by what they say alone
+     * @param reaches of ropes that name a hit test, by rope
+     * @param recorded what the sources of feeds gave at the last pulls, by rope and parameter
+     */
+    public record Known(
+            Map<String, Seen> seen, Map<String, Reaches> reaches, Map<String, Map<String, List<Double>>> recorded) {
+        public static Known seen(Map<String, Seen> seen) {
+            return new Known(seen, Map.of(), Map.of());
+        }
+    }
+
+    private Wiring(Project project, Known known) {
         this.project = project;
-        this.seen = seen;
+        this.known = known;
         project.events().forEach(e -> events.put(e.name(), e));
         project.effects().forEach(e -> effects.put(e.name(), e));
         project.ropes()
@@ -70,16 +85,13 @@ public final class Wiring {
                         .add(r));
     }
 
-    /**
-     * Returns everything noticed, by check, what wastes most time first.
-     *
-     * @param seen of the responses by rope; ropes without any are judged by what they say alone
-     */
-    public static List<Noticed> look(Project project, Map<String, Seen> seen) {
-        Wiring w = new Wiring(project, seen);
+    /** Returns everything noticed, by check, what wastes most time first. */
+    public static List<Noticed> look(Project project, Known known) {
+        Wiring w = new Wiring(project, known);
         Unanswered.look(w);
         Endings.look(w);
         Deciding.look(w);
+        Feeding.look(w);
         Doubling.look(w);
         Overriding.look(w);
         Responses.look(w);
@@ -105,11 +117,19 @@ public final class Wiring {
     }
 
     Optional<Seen> seen(Rope rope) {
-        return Optional.ofNullable(seen.get(rope.name()));
+        return Optional.ofNullable(known.seen().get(rope.name()));
     }
 
     Map<String, Seen> allSeen() {
-        return seen;
+        return known.seen();
+    }
+
+    Optional<Reaches> reaches(Rope rope) {
+        return Optional.ofNullable(known.reaches().get(rope.name()));
+    }
+
+    List<Double> recorded(Rope rope, String parameter) {
+        return known.recorded().getOrDefault(rope.name(), Map.of()).getOrDefault(parameter, List.of());
     }
 
     Optional<EventType> event(String name) {

@@ -1,24 +1,34 @@
 package bellrope.core.check.wiring;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
 import bellrope.core.check.wiring.Wiring.Noticed;
+import bellrope.core.effect.Binding;
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Property;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Strength;
 import bellrope.core.measure.Numbers;
+import bellrope.core.measure.Reaches;
 import bellrope.core.project.Project;
 import bellrope.core.rope.Companion;
 import bellrope.core.rope.Condition;
+import bellrope.core.rope.Feed;
 import bellrope.core.rope.Fitting;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Limits;
 import bellrope.core.rope.Overrides;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Source;
 import bellrope.core.rope.Timing;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
 import bellrope.core.stage.Take;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Range;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
@@ -72,7 +82,7 @@ class WiringTest {
     }
 
     private static List<Noticed> look(Project project) {
-        return Wiring.look(project, numbers(project));
+        return Wiring.look(project, Wiring.Known.seen(numbers(project)));
     }
 
     @Test
@@ -102,6 +112,98 @@ class WiringTest {
                 OptionalDouble.empty(),
                 0,
                 Optional.empty());
+    }
+
+    private static Feed force(double least, double most, double from, double to) {
+        return new Feed("size", "force", new Range(least, most), from, to);
+    }
+
+    private static Rope fed(Feed feed) {
+        return with(STRUCK, d -> d.feeds = List.of(feed));
+    }
+
+    @Test
+    void aFeedThatNeverLeftItsClampIsNoticedOnWhatCame() {
+        Rope rope = fed(force(50, 100, 1, 2));
+        Map<String, Map<String, List<Double>>> came =
+                Map.of(rope.name(), Map.of("size", List.of(12.0, 30.0, 18.0, 41.0)));
+        List<Noticed> found = Wiring.look(game(rope), new Wiring.Known(Map.of(), Map.of(), came));
+        assertThat(found).extracting(Noticed::check).contains("never leaves its clamp");
+        Noticed noticed = found.stream()
+                .filter(n -> n.check().equals("never leaves its clamp"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(noticed.words()).contains("in the last 4 pulls force was 12 to 41");
+        Rope mended = noticed.remedy().orElseThrow().rope();
+        assertThat(Wiring.look(game(mended), new Wiring.Known(Map.of(), Map.of(), came)))
+                .extracting(Noticed::check)
+                .doesNotContain("never leaves its clamp");
+        assertThat(look(game(rope))).extracting(Noticed::check).doesNotContain("never leaves its clamp");
+    }
+
+    // Common practice: 1 u/s and 10 u/s² for 2 s gets to 22 u; a hit test of 10 u is half of what the player sees.
+    @Test
+    void aHitTestThatReachesOnlyHalfIsNoticedWithTheOneThatAgrees() {
+        Effect jet = Sample.effect(
+                "jet",
+                Sample.emitter(
+                        "flame",
+                        1,
+                        Sample.burst(1, 2).with(d -> d.speed = Range.ONE),
+                        Sample.falling(new Vec3(0, 10, 0), 0)));
+        Rope rope = Sample.rope("burns", 1, "courier.struck", "jet")
+                .with(d -> d.hit = Optional.of(new Source.Constant(new Datum.Num(10))));
+        Project project = Sample.game(rope).withEffects(List.of(jet));
+        Reaches reaches = Reaches.of(project, rope);
+        // The last step that is seen is one before the end of its life.
+        assertThat(reaches.usual().reach()).isBetween(21.6, 22.0);
+        List<Noticed> found = Wiring.look(project, new Wiring.Known(Map.of(), Map.of("burns", reaches), Map.of()));
+        Noticed noticed = found.stream()
+                .filter(n -> n.check().equals("reach and hit differ"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(noticed.words()).contains("the game hits within 10 u");
+        Rope mended = noticed.remedy().orElseThrow().rope();
+        assertThat(Reaches.of(project, mended).worst()).isEmpty();
+    }
+
+    @Test
+    void theReachIsComputedOverTheWholeRangeOfWhatFeedsIt() {
+        Effect puff = Sample.effect("jet", Sample.emitter("a", 1, Sample.burst(1, 1), Sample.still()))
+                .withParameters(List.of(new Parameter(
+                        "speed",
+                        1,
+                        0,
+                        4,
+                        "",
+                        "",
+                        List.of(new Binding(Property.SPEED, Binding.Mode.MULTIPLY, Optional.empty())))));
+        Rope rope = Sample.rope("burns", 1, "courier.struck", "jet").with(d -> {
+            d.feeds = List.of(new Feed("speed", "force", new Range(0, 100), 0, 2));
+            d.hit = Optional.of(new Source.Constant(new Datum.Num(4)));
+        });
+        Reaches reaches = Reaches.of(Sample.game(rope).withEffects(List.of(puff)), rope);
+        assertThat(reaches.points()).hasSize(9);
+        assertThat(reaches.points().get(8).reach()).isCloseTo(8, within(0.2));
+        assertThat(reaches.worst().orElseThrow().at()).isIn(0.0, 100.0);
+        // Thrown at 4 u/s for a second, it reaches 4 u with the parameter at 1.
+        assertThat(reaches.agreeing(4).orElseThrow()).isCloseTo(1.0, within(0.03));
+    }
+
+    @Test
+    void whatFollowsAChannelButIsKeptFromTheBeginningIsSaid() {
+        Effect smoke = Sample.loop("smoke", 30, 0.5, 0.25)
+                .turned(
+                        "rate",
+                        p -> p.withBindings(
+                                List.of(new Binding(Property.GRAVITY, Binding.Mode.MULTIPLY, Optional.empty()))));
+        Rope rope = with(
+                REEL, d -> d.feeds = List.of(new Feed("rate", new Source.Channel("wind"), new Range(0, 12), 0.5, 2)));
+        Project project = game(rope);
+        Project with = project.withEffects(project.effects().stream()
+                .map(e -> e.name().equals("smoke") ? smoke : e)
+                .toList());
+        assertThat(look(with)).extracting(Noticed::check).contains("keeps its beginning");
     }
 
     static Stream<Arguments> mistakes() {
@@ -172,6 +274,8 @@ class WiringTest {
                 })),
                 Arguments.of("outlives its purpose", with(STRUCK, d -> d.followUps = List.of(follow("smoke", null)))),
                 Arguments.of("loops back", with(STRUCK, d -> d.followUps = List.of(follow(null, "courier.struck")))),
+                Arguments.of("flat feed", with(STRUCK, d -> d.feeds = List.of(force(10, 100, 1, 1)))),
+                Arguments.of("feed outside its range", with(STRUCK, d -> d.feeds = List.of(force(200, 400, 1, 2)))),
                 Arguments.of("late", with(STRUCK, d -> d.timing = new Timing(0.2, 0))),
                 Arguments.of(
                         "over the cap", with(STRUCK, d -> d.companions = List.of(new Companion.Shake(2, 10, 0.3)))),
