@@ -114,7 +114,7 @@ class BundleTest {
                     "/ropes/0/event|\"courier.lnded\"|/ropes/0/event: \"courier.lnded\": the name of a known event; did you mean courier.landed?",
                     "/events/0/weight|9|/events/0/weight: 9: a whole number from 1 to 5",
                     "/settings/particleLimit|2.5|/settings/particleLimit: 2.5: a whole number",
-                    "/ropes/0/colour|1|/ropes/0/colour: unknown key: one of name, seed, off, remark, group, event, value, match, conditions, play, overrides, offset, place, facing, pointing, feeds, run, timing, limits, owner, then or with",
+                    "/ropes/0/colour|1|/ropes/0/colour: unknown key: one of name, seed, off, remark, group, event, value, match, conditions, play, overrides, offset, place, facing, pointing, feeds, run, timing, limits, owner, then, with or hit",
                     "/bellrope|7|/bellrope: 7: version 1",
                     "/effects/0/emitters/1/birth/cap|0|/effects/0/emitters/1/birth/cap: 0: a whole number from 1 to 100000",
                     "/effects/0/emitters/1/birth/shape|{\"kind\":\"sphere\",\"radius\":0}|/effects/0/emitters/1/birth/shape/radius: 0: a number above 0",
@@ -126,6 +126,15 @@ class BundleTest {
                     "/effects/0/emitters/1/end|{\"children\":[{\"when\":\"on collision\",\"emitter\":\"dust\",\"least\":1,\"most\":1}]}|/effects/0/emitters/1/end/children/0/when: on collision: another moment, or a collision for this emitter",
                     "/effects/0/emitters/1/end|{\"children\":[{\"when\":\"at end\",\"emitter\":\"dusst\",\"least\":1,\"most\":1}]}|/effects/0/emitters/1/end/children/0/emitter: \"dusst\": the name of an emitter of this effect; did you mean dust?",
                     "/effects/0/emitters/1/end|{\"children\":[{\"when\":\"at end\",\"effect\":\"straw puff\",\"least\":1,\"most\":1}]}|/effects/0/emitters: straw puff begins straw puff: children that do not lead back to the effect itself",
+                    "/effects/0/parameters/0/default|\"big\"|/effects/0/parameters/0/default: big: a number from 0.25 to 3",
+                    "/effects/0/parameters/0/least|9|/effects/0/parameters/0/least: 9 to 3: the least must not be above the most",
+                    "/effects/0/parameters/0/name|\"amount\"|/effects/0/parameters/1/name: \"amount\": a name no other parameter here has",
+                    "/effects/0/parameters/0/type|\"colur\"|/effects/0/parameters/0/type: \"colur\": number, whole, flag, choice, vector or colour; did you mean colour?",
+                    "/effects/0/parameters/0/bindings/0/property|\"colour\"|/effects/0/parameters/0/bindings/0/property: colour: a property with a number; only a colour can act on colours",
+                    "/ropes/0/feeds|[{\"parameter\":\"size\",\"constant\":\"big\"}]|/ropes/0/feeds/0/constant: big: a number from 0.25 to 3",
+                    "/ropes/0/feeds|[{\"parameter\":\"size\",\"field\":\"surface\"}]|/ropes/0/feeds/0/field: \"surface\": a field that gives a number from 0.25 to 3",
+                    "/ropes/0/feeds|[{\"parameter\":\"size\",\"from\":\"amount\",\"in\":[0,1],\"out\":[1,2]},{\"parameter\":\"amount\",\"from\":\"size\",\"in\":[0,1],\"out\":[1,2]}]|/ropes/0/feeds: size from amount from size: parameters that do not drive one another in a circle",
+                    "/ropes/0/hit|0|/ropes/0/hit: 0: a number above 0",
                     "/effects/0/course|{\"kind\":\"one shot\",\"duration\":1,\"fadeOut\":1}|/effects/0/course/fadeOut: 1: 0 for a one-shot; a loop fades out when told to stop"
                 })
         void isRefusedWithItsPlaceWhatWasGivenAndWhatIsAllowed(String pointer, String value, String message) {

@@ -58,7 +58,8 @@ class WholeModelTest {
               {"name": "kind", "type": "choice", "default": "oak", "options": ["oak", "elm"], "unit": "", "description": "", "bindings": [{"property": "drag", "mode": "add", "each": [0, 2]}]},
               {"name": "lean", "type": "vector", "default": [0, 0, 0], "most": 5, "unit": "u", "description": "", "bindings": [{"property": "offset", "mode": "add"}]},
               {"name": "dye", "type": "colour", "default": "#FFFFFF", "unit": "", "description": "", "bindings": [{"property": "colour", "mode": "multiply"}]},
-              {"name": "veil", "type": "colour", "default": "#FFFFFFFF", "opacity": true, "unit": "", "description": "", "bindings": []}]}
+              {"name": "veil", "type": "colour", "default": "#FFFFFFFF", "opacity": true, "unit": "", "description": "", "bindings": []}],
+             "tries": [{"name": "hard", "values": {"span": 2, "wet": true, "kind": "elm", "lean": [0, 1, 0], "dye": "#FF0000"}}]}
             """;
 
     private static final String GAME = """

@@ -32,11 +32,19 @@ class ApiDescription {
             Map.entry("ResponseView", Set.of("numbers", "silent")),
             Map.entry("TakeRequest", Set.of("rope", "event", "payload", "value", "held", "channels", "drafts")),
             Map.entry(
-                    "PreviewRequest", Set.of("rope", "payload", "surface", "side", "velocity", "stopAfter", "drafts")),
+                    "PreviewRequest",
+                    Set.of("rope", "payload", "surface", "side", "velocity", "stopAfter", "set", "drafts")),
             Map.entry("FindingReport", Set.of("remedy", "mended")),
             Map.entry("EmitterReport", Set.of("line", "saturation", "restWithin")),
             Map.entry("EffectReport", Set.of("expectedTotal")),
             Map.entry("ResponsesRequest", Set.of("ropes", "drafts")),
+            Map.entry("WiringRequest", Set.of("recorded", "drafts")),
+            Map.entry("EffectRequest", Set.of("drafts")),
+            Map.entry("FeedsRequest", Set.of("drafts")),
+            Map.entry("FeedsView", Set.of("reach")),
+            Map.entry("FeedReport", Set.of("least", "most", "lowest", "highest")),
+            Map.entry("ReachReport", Set.of("usualHit", "worst", "fitting")),
+            Map.entry("ScaleReport", Set.of("mended")),
             Map.entry("Refusal", Set.of("yours", "theirs")));
 
     static {

@@ -5,6 +5,7 @@ import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -12,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 
 /**
@@ -23,6 +25,7 @@ import java.util.function.UnaryOperator;
  * @param seed stands instead of the pull's, so that the effect looks the same each time; empty for another look each pull
  * @param emitters 1 to 16, drawn first to last
  * @param parameters at most 16
+ * @param tries named sets of parameter values to compare, at most 8
  */
 public record Effect(
         String name,
@@ -30,9 +33,33 @@ public record Effect(
         Course course,
         OptionalLong seed,
         List<Emitter> emitters,
-        List<Parameter> parameters) {
+        List<Parameter> parameters,
+        List<Try> tries) {
     /** Seeds stay exact in any JSON reader. */
     public static final long HIGHEST_SEED = (1L << 53) - 1;
+
+    /**
+     * Values of some parameters under a name, such as <i>hard</i>; they change nothing until someone takes them to try.
+     *
+     * @param values by parameter name; those not named have their default
+     */
+    public record Try(String name, Map<String, Datum> values) {
+        public Try {
+            Demand.name("name", name);
+            values = Collections.unmodifiableMap(new TreeMap<>(values));
+        }
+    }
+
+    /** An effect without tries. */
+    public Effect(
+            String name,
+            String description,
+            Course course,
+            OptionalLong seed,
+            List<Emitter> emitters,
+            List<Parameter> parameters) {
+        this(name, description, course, seed, emitters, parameters, List.of());
+    }
 
     public Effect {
         Demand.name("name", name);
@@ -72,6 +99,7 @@ public record Effect(
                 }
             }
         }
+        tries = Demand.atMost("tries", tries, 8);
         Set<String> parameterNames = new HashSet<>();
         for (int i = 0; i < parameters.size(); i++) {
             Parameter parameter = parameters.get(i);
@@ -89,6 +117,33 @@ public record Effect(
                 }
             }
         }
+        tries(tries, parameters);
+    }
+
+    private static void tries(List<Try> tries, List<Parameter> parameters) {
+        Set<String> names = new HashSet<>();
+        List<String> known = parameters.stream().map(Parameter::name).toList();
+        for (int i = 0; i < tries.size(); i++) {
+            String place = "tries/" + i;
+            if (!names.add(tries.get(i).name())) {
+                throw new Refused(place + "/name", quoted(tries.get(i).name()), "a name no other try here has");
+            }
+            tries.get(i).values().forEach((name, value) -> {
+                int at = known.indexOf(name);
+                if (at < 0) {
+                    throw new Refused(
+                            place + "/values/" + name,
+                            quoted(name),
+                            "the name of a parameter of this effect" + Words.nearest(name, known));
+                }
+                if (!parameters.get(at).type().accepts(value)) {
+                    throw new Refused(
+                            place + "/values/" + name,
+                            value.inWords(),
+                            parameters.get(at).type().expects());
+                }
+            });
+        }
     }
 
     public boolean looping() {
@@ -100,11 +155,11 @@ public record Effect(
     }
 
     public Effect withEmitters(List<Emitter> others) {
-        return new Effect(name, description, course, seed, others, parameters);
+        return new Effect(name, description, course, seed, others, parameters, tries);
     }
 
     public Effect withCourse(Course other) {
-        return new Effect(name, description, other, seed, emitters, parameters);
+        return new Effect(name, description, other, seed, emitters, parameters, tries);
     }
 
     /** Returns this effect with the emitter of that name changed. */
@@ -147,7 +202,19 @@ public record Effect(
 
     /** Returns this effect with other parameters. */
     public Effect withParameters(List<Parameter> others) {
-        return new Effect(name, description, course, seed, emitters, others);
+        List<String> kept = others.stream().map(Parameter::name).toList();
+        return new Effect(name, description, course, seed, emitters, others, fitting(kept));
+    }
+
+    // What no longer has a parameter is left out.
+    private List<Try> fitting(List<String> kept) {
+        return tries.stream()
+                .map(t -> {
+                    Map<String, Datum> left = new HashMap<>(t.values());
+                    left.keySet().retainAll(kept);
+                    return new Try(t.name(), left);
+                })
+                .toList();
     }
 
     /** Returns this effect with the parameter of that name changed. */

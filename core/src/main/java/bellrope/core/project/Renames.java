@@ -16,7 +16,10 @@ import bellrope.core.rope.Run;
 import bellrope.core.rope.Source;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
+import bellrope.core.value.Datum;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 
@@ -150,7 +153,8 @@ public final class Renames {
                         e.course(),
                         e.seed(),
                         e.emitters().stream().map(m -> begins(m, from, name)).toList(),
-                        e.parameters()))
+                        e.parameters(),
+                        e.tries()))
                 .toList();
         return ropes(p.withEffects(effects), d -> {
             d.play = d.play.map(name);
@@ -204,7 +208,8 @@ public final class Renames {
                                 e.emitters(),
                                 e.parameters().stream()
                                         .map(x -> x.name().equals(from) ? x.named(to) : x)
-                                        .toList())
+                                        .toList(),
+                                e.tries().stream().map(t -> tried(t, from, to)).toList())
                         : e)
                 .toList();
         return ropes(p.withEffects(effects), d -> {
@@ -212,6 +217,15 @@ public final class Renames {
                 d.feeds = d.feeds.stream().map(f -> renamed(f, swap(from, to))).toList();
             }
         });
+    }
+
+    private static Effect.Try tried(Effect.Try one, String from, String to) {
+        Map<String, Datum> values = new HashMap<>(one.values());
+        Datum value = values.remove(from);
+        if (value != null) {
+            values.put(to, value);
+        }
+        return new Effect.Try(one.name(), values);
     }
 
     private static Feed renamed(Feed feed, UnaryOperator<String> name) {

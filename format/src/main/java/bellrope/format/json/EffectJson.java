@@ -8,7 +8,10 @@ import bellrope.core.effect.End;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
 import bellrope.core.effect.Parameter;
+import bellrope.core.value.Datum;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalLong;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -26,7 +29,8 @@ final class EffectJson {
                 : OptionalLong.empty();
         List<Emitter> emitters = thing.list("emitters", EffectJson::emitter);
         List<Parameter> parameters = thing.list("parameters", ParameterJson::read);
-        return thing.make(() -> new Effect(name, description, course, seed, emitters, parameters));
+        List<Effect.Try> tries = thing.has("tries") ? thing.list("tries", EffectJson::attempt) : List.of();
+        return thing.make(() -> new Effect(name, description, course, seed, emitters, parameters, tries));
     }
 
     private enum CourseKind {
@@ -52,6 +56,23 @@ final class EffectJson {
         return thing.make(() -> new Emitter(name, seed, birth, look, life, end));
     }
 
+    private static Effect.Try attempt(Thing thing) {
+        String name = thing.text("name");
+        Map<String, Datum> values = thing.read("values", t -> {
+            Map<String, Datum> read = new LinkedHashMap<>();
+            for (String key : t.keys()) {
+                if (t.has(key)) {
+                    Datum value = t.datum(key);
+                    if (value != null) {
+                        read.put(key, value);
+                    }
+                }
+            }
+            return read;
+        });
+        return values == null ? null : thing.make(() -> new Effect.Try(name, values));
+    }
+
     static ObjectNode write(Effect effect) {
         ObjectNode node = Json.object();
         node.put("name", effect.name());
@@ -67,6 +88,14 @@ final class EffectJson {
         effect.emitters().forEach(emitter -> emitters.add(emitter(emitter)));
         ArrayNode parameters = node.putArray("parameters");
         effect.parameters().forEach(parameter -> parameters.add(ParameterJson.write(parameter)));
+        if (!effect.tries().isEmpty()) {
+            ArrayNode tries = node.putArray("tries");
+            effect.tries().forEach(one -> {
+                ObjectNode t = tries.addObject();
+                t.put("name", one.name());
+                t.set("values", PayloadJson.write(one.values()));
+            });
+        }
         return node;
     }
 

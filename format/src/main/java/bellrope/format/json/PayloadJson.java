@@ -54,7 +54,8 @@ public final class PayloadJson {
         return null;
     }
 
-    static JsonNode node(Datum value) {
+    /** Returns a value as JSON. */
+    public static JsonNode node(Datum value) {
         return write(Map.of("", value)).get("");
     }
 

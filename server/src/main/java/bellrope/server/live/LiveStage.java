@@ -1,11 +1,11 @@
 package bellrope.server.live;
 
-import bellrope.core.value.Datum;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.stage.Account;
 import bellrope.core.stage.Stage;
 import bellrope.core.stage.Told;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;

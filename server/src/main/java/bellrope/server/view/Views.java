@@ -4,6 +4,7 @@ import bellrope.core.value.Problem;
 import bellrope.format.json.Changes;
 import bellrope.format.report.AccountReport;
 import bellrope.format.report.EffectReport;
+import bellrope.format.report.FeedReport;
 import bellrope.format.report.NumbersReport;
 import java.util.List;
 import java.util.Map;
@@ -197,6 +198,7 @@ public final class Views {
      * @param side left or right: where the blow comes from
      * @param velocity of the source, units a second; null to let it move only if the effect lives off its way
      * @param stopAfter seconds after which a loop is told to end; null to let it run
+     * @param set parameters turned by hand, by name; null for none
      */
     public record PreviewRequest(
             long effect,
@@ -207,7 +209,24 @@ public final class Views {
             double[] velocity,
             long seed,
             Double stopAfter,
+            JsonNode set,
             List<Draft> drafts) {}
+
+    /** An effect to be looked at. */
+    public record EffectRequest(long effect, List<Draft> drafts) {}
+
+    /** A rope whose feeds are to be looked at. */
+    public record FeedsRequest(long rope, List<Draft> drafts) {}
+
+    /**
+     * The feeds of a rope as curves, and how far its response reaches.
+     *
+     * @param reach null where the rope names no hit test
+     */
+    public record FeedsView(List<FeedReport> feeds, FeedReport.ReachReport reach) {}
+
+    /** What the source of a feed gave at the last pulls. */
+    public record Recorded(String rope, String parameter, double[] given) {}
 
     /**
      * The head of a preview; the frames follow it.
@@ -233,6 +252,9 @@ public final class Views {
 
     /** Which responses to compute; null for those of all ropes. */
     public record ResponsesRequest(List<Long> ropes, List<Draft> drafts) {}
+
+    /** What to look at the wiring with; what came at the last pulls may be known. */
+    public record WiringRequest(List<Recorded> recorded, List<Draft> drafts) {}
 
     /**
      * The response of one rope to a usual pull that it answers to.

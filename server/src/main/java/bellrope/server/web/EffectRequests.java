@@ -2,8 +2,8 @@ package bellrope.server.web;
 
 import bellrope.core.check.Subject;
 import bellrope.core.effect.Effect;
+import bellrope.core.effect.Parameter;
 import bellrope.core.effect.Sprite;
-import bellrope.core.value.Datum;
 import bellrope.core.measure.Numbers;
 import bellrope.core.picture.Picture;
 import bellrope.core.picture.Still;
@@ -12,6 +12,7 @@ import bellrope.core.rope.Rope;
 import bellrope.core.stage.Account.Played;
 import bellrope.core.stage.Preview;
 import bellrope.core.stage.Take;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -21,6 +22,7 @@ import bellrope.format.json.Problems;
 import bellrope.format.json.Recipes;
 import bellrope.format.report.EffectReport;
 import bellrope.format.report.NumbersReport;
+import bellrope.format.report.ParameterReport;
 import bellrope.format.sprite.Pictures;
 import bellrope.format.sprite.SpriteCase;
 import bellrope.server.live.Drafts;
@@ -29,6 +31,7 @@ import bellrope.server.store.ProjectStore;
 import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import bellrope.server.view.Views;
+import bellrope.server.view.Views.EffectRequest;
 import bellrope.server.view.Views.PreviewHead;
 import bellrope.server.view.Views.PreviewRequest;
 import bellrope.server.view.Views.RecipeView;
@@ -54,6 +57,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Effects played for their own sake, their stills, the recipes to start from, and the pictures of sprites. */
@@ -68,10 +72,12 @@ class EffectRequests {
     private final Project recipes = Recipes.project();
     private final Cache<StillKey, byte[]> stills =
             Caffeine.newBuilder().maximumSize(4_000).build();
+    private final Cache<StillKey, ParameterReport> tables =
+            Caffeine.newBuilder().maximumSize(1_000).build();
     private final Cache<List<Sprite>, List<Picture>> pictures =
             Caffeine.newBuilder().maximumSize(8).build();
 
-    /** Everything that a still depends on. */
+    /** Everything that a still, or the table of parameters, depends on. */
     private record StillKey(Effect effect, List<Effect> begun, List<Sprite> sprites, long seed, int stepsPerSecond) {}
 
     EffectRequests(ProjectStore store, JsonMapper json) {
@@ -154,7 +160,58 @@ class EffectRequests {
                 choice("/side", request.side(), Preview.Side.LEFT),
                 velocity,
                 request.seed(),
-                request.stopAfter() == null ? OptionalDouble.empty() : OptionalDouble.of(request.stopAfter()));
+                request.stopAfter() == null ? OptionalDouble.empty() : OptionalDouble.of(request.stopAfter()),
+                turned(effect, request.set()));
+    }
+
+    // What was turned by hand; a wrong value says which parameter and what it takes.
+    private static Map<String, Datum> turned(Effect effect, JsonNode set) {
+        if (set == null || set.isNull()) {
+            return Map.of();
+        }
+        Problems problems = new Problems();
+        Map<String, Datum> values = PayloadJson.read(set, "/set", problems);
+        List<String> names = effect.parameters().stream().map(Parameter::name).toList();
+        values.forEach((name, value) -> {
+            Optional<Parameter> parameter = effect.parameter(name);
+            if (parameter.isEmpty()) {
+                problems.add(
+                        "/set/" + name,
+                        "unknown",
+                        "the name of a parameter of " + effect.name() + Words.nearest(name, names));
+            } else if (!parameter.get().type().accepts(value)) {
+                problems.add(
+                        "/set/" + name, value.inWords(), parameter.get().type().expects());
+            }
+        });
+        if (!problems.none()) {
+            throw Refusal.wrong(problems.list());
+        }
+        return values;
+    }
+
+    /** Computes what answers to the parameters of an effect, and the proofs of its defaults and scales. */
+    @Operation(operationId = "parameters")
+    @PostMapping(path = "/projects/{project}/parameters", produces = MediaType.APPLICATION_JSON_VALUE)
+    ParameterReport parameters(@PathVariable long project, @RequestBody EffectRequest request) {
+        Snapshot snapshot = store.get(project);
+        Project whole = Drafts.over(snapshot, request.drafts());
+        Effect effect = part(snapshot, Kind.EFFECT, request.effect(), whole.effects());
+        return tables.get(
+                new StillKey(
+                        effect,
+                        begun(whole, effect),
+                        whole.sprites(),
+                        whole.settings().seed(),
+                        whole.settings().pace().stepsPerSecond()),
+                k -> ParameterReport.of(whole, effect));
+    }
+
+    private static List<Effect> begun(Project whole, Effect effect) {
+        return effect.emitters().stream()
+                .flatMap(e -> e.end().children().stream())
+                .flatMap(c -> c.effect().flatMap(whole::effect).stream())
+                .toList();
     }
 
     private static <E extends Enum<E>> E choice(String place, String given, E usual) {
@@ -180,10 +237,7 @@ class EffectRequests {
     }
 
     private byte[] still(Project whole, Effect effect) {
-        List<Effect> begun = effect.emitters().stream()
-                .flatMap(e -> e.end().children().stream())
-                .flatMap(c -> c.effect().flatMap(whole::effect).stream())
-                .toList();
+        List<Effect> begun = begun(whole, effect);
         StillKey key = new StillKey(
                 effect,
                 begun,

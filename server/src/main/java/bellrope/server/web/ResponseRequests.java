@@ -4,13 +4,13 @@ import bellrope.core.check.wiring.Wiring;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Sprite;
 import bellrope.core.event.Channel;
-import bellrope.core.value.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Place;
 import bellrope.core.event.Pull;
 import bellrope.core.event.Strength;
 import bellrope.core.measure.Balance;
 import bellrope.core.measure.Numbers;
+import bellrope.core.measure.Reaches;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
 import bellrope.core.rope.Fitting;
@@ -18,11 +18,14 @@ import bellrope.core.rope.Rope;
 import bellrope.core.rope.Trial;
 import bellrope.core.stage.Account.Silent;
 import bellrope.core.stage.Take;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
 import bellrope.format.report.AccountReport;
+import bellrope.format.report.FeedReport;
+import bellrope.format.report.FeedReport.ReachReport;
 import bellrope.format.report.NumbersReport;
 import bellrope.server.live.Drafts;
 import bellrope.server.store.Kind;
@@ -31,12 +34,16 @@ import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import bellrope.server.view.Views;
 import bellrope.server.view.Views.BalanceLine;
+import bellrope.server.view.Views.FeedsRequest;
+import bellrope.server.view.Views.FeedsView;
 import bellrope.server.view.Views.NoticedView;
+import bellrope.server.view.Views.Recorded;
 import bellrope.server.view.Views.RemedyView;
 import bellrope.server.view.Views.ResponseView;
 import bellrope.server.view.Views.ResponsesRequest;
 import bellrope.server.view.Views.TakeHead;
 import bellrope.server.view.Views.TakeRequest;
+import bellrope.server.view.Views.WiringRequest;
 import bellrope.server.view.Views.WiringView;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -45,6 +52,7 @@ import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -73,8 +81,11 @@ class ResponseRequests {
 
     private final ProjectStore store;
     private final JsonMapper json;
-    private final Cache<Key, ResponseView> known =
+    private final Cache<Key, ResponseView> responded =
             Caffeine.newBuilder().maximumSize(20_000).build();
+
+    private final Cache<Key, Reaches> reached =
+            Caffeine.newBuilder().maximumSize(2_000).build();
 
     /** Everything that the response of one rope depends on. */
     private record Key(
@@ -207,15 +218,8 @@ class ResponseRequests {
             long id = ropes.get(i).id();
             if (chosen == null || chosen.contains(id)) {
                 Rope rope = whole.ropes().get(i);
-                Key key = new Key(
-                        rope,
-                        events.get(rope.event()),
-                        involved(rope, effects),
-                        whole.settings(),
-                        whole.sprites(),
-                        whole.channels(),
-                        whole.places());
-                ResponseView view = known.get(key, k -> response(k, id));
+                Key key = key(rope, whole, events, effects);
+                ResponseView view = responded.get(key, k -> response(k, id));
                 responses.add(
                         view.rope() == id
                                 ? view
@@ -223,6 +227,17 @@ class ResponseRequests {
             }
         }
         return responses;
+    }
+
+    private static Key key(Rope rope, Project whole, Map<String, EventType> events, Map<String, Effect> effects) {
+        return new Key(
+                rope,
+                events.get(rope.event()),
+                involved(rope, effects),
+                whole.settings(),
+                whole.sprites(),
+                whole.channels(),
+                whole.places());
     }
 
     /** Returns all effects that a rope can bring, those that particles begin included, in a stable order. */
@@ -249,15 +264,7 @@ class ResponseRequests {
         if (key.event() == null) {
             return new ResponseView(id, null, new int[0], true, "no such event");
         }
-        Project project = new Project(
-                "one rope",
-                key.settings(),
-                key.sprites(),
-                List.of(key.event()),
-                key.effects(),
-                List.of(key.rope()),
-                key.channels(),
-                key.places());
+        Project project = alone(key);
         Trial trial = Fitting.trial(key.rope(), key.event(), key.channels(), Strength.USUAL, BOARD_SEED);
         Take take = Take.of(project, trial, length(project, trial.pull(), null), false);
         if (!take.account().refused().isEmpty()) {
@@ -270,10 +277,53 @@ class ResponseRequests {
         return new ResponseView(id, NumbersReport.of(Numbers.of(take)), strip(take), take.ended(), null);
     }
 
+    private static Project alone(Key key) {
+        return new Project(
+                "one rope",
+                key.settings(),
+                key.sprites(),
+                List.of(key.event()),
+                key.effects(),
+                List.of(key.rope()),
+                key.channels(),
+                key.places());
+    }
+
+    private Reaches reaches(Project whole, Rope rope) {
+        Map<String, EventType> events = new HashMap<>();
+        whole.events().forEach(e -> events.put(e.name(), e));
+        Map<String, Effect> effects = new HashMap<>();
+        whole.effects().forEach(e -> effects.put(e.name(), e));
+        return reached.get(key(rope, whole, events, effects), k -> Reaches.of(alone(k), k.rope()));
+    }
+
+    /** Draws the feeds of a rope, and how far its response reaches where it names a hit test. */
+    @Operation(operationId = "feeds")
+    @PostMapping(path = "/feeds", produces = MediaType.APPLICATION_JSON_VALUE)
+    FeedsView feeds(@PathVariable long project, @RequestBody FeedsRequest request) {
+        Snapshot snapshot = store.get(project);
+        Project whole = Drafts.over(snapshot, request.drafts());
+        Rope rope = rope(snapshot, whole, request.rope());
+        return new FeedsView(
+                FeedReport.of(whole, rope),
+                rope.hit().isPresent() && whole.event(rope.event()).isPresent()
+                        ? ReachReport.of(reaches(whole, rope))
+                        : null);
+    }
+
+    private static Map<String, Map<String, List<Double>>> recorded(List<Recorded> given) {
+        Map<String, Map<String, List<Double>>> recorded = new HashMap<>();
+        if (given != null) {
+            given.forEach(r -> recorded.computeIfAbsent(r.rope(), n -> new HashMap<>())
+                    .put(r.parameter(), Arrays.stream(r.given()).boxed().toList()));
+        }
+        return recorded;
+    }
+
     /** Looks at how everything is wired: what the checks notice, and the balance of all responses. */
     @Operation(operationId = "wiring")
     @PostMapping(path = "/wiring", produces = MediaType.APPLICATION_JSON_VALUE)
-    WiringView wiring(@PathVariable long project, @RequestBody ResponsesRequest request) {
+    WiringView wiring(@PathVariable long project, @RequestBody WiringRequest request) {
         Snapshot snapshot = store.get(project);
         Project whole = Drafts.over(snapshot, request.drafts());
         Map<String, Wiring.Seen> seen = new HashMap<>();
@@ -291,9 +341,14 @@ class ResponseRequests {
                 seen.put(whole.ropes().get(i).name(), new Wiring.Seen(onset, numbers.presenceTotal()));
             }
         }
+        Map<String, Reaches> far = new HashMap<>();
+        whole.ropes().stream()
+                .filter(r -> r.hit().isPresent() && whole.event(r.event()).isPresent())
+                .forEach(r -> far.put(r.name(), reaches(whole, r)));
         Balance balance = Wiring.balance(whole, seen);
+        Wiring.Known known = new Wiring.Known(seen, far, recorded(request.recorded()));
         return new WiringView(
-                Wiring.look(whole, seen).stream().map(n -> noticed(n, parts)).toList(),
+                Wiring.look(whole, known).stream().map(n -> noticed(n, parts)).toList(),
                 balance.slope().isPresent() ? balance.slope().getAsDouble() : null,
                 balance.intercept(),
                 balance.lines().stream()
