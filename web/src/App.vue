@@ -54,6 +54,7 @@ const EFFECT_KEYS = [
   ['H', 'show the version before, or the present one'],
   ['K', 'keep: compare with this from here on'],
   ['F2', 'in a field: the value before'],
+  ['T', 'how it is shaped, or what game code may turn'],
   ['V', 'revisions'],
   ['R', 'another roll of the dice'],
   ['Alt ↑ ↓', 'emitter earlier, later'],

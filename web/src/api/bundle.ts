@@ -17,7 +17,8 @@ export interface ChoiceField {
   options: string[]
   reads?: string
 }
-export type VectorType = 'position' | 'normal' | 'direction' | 'heading' | 'velocity' | 'extent' | 'half extent' | 'vector'
+export type VectorType =
+  'position' | 'normal' | 'direction' | 'heading' | 'velocity' | 'extent' | 'half extent' | 'vector'
 export interface PlainField {
   name: string
   type: VectorType | 'flag' | 'colour' | 'text'
@@ -174,19 +175,40 @@ export interface Emitter {
   life: Life
   end?: End
 }
+export type Mode = 'multiply' | 'divide' | 'add' | 'replace'
+/** How one number becomes another; see the schema. */
+export interface Remap {
+  in: Pair
+  out: Pair
+  clamp?: false
+  shape?: Key[]
+}
 export interface Binding {
   property: string
-  mode: 'multiply' | 'add' | 'replace'
+  mode: Mode
   emitter?: string
+  remap?: Remap
+  each?: number[]
 }
+export type ParameterType = 'number' | 'whole' | 'flag' | 'choice' | 'vector' | 'colour'
 export interface Parameter {
   name: string
-  default: number
-  least: number
-  most: number
+  type?: ParameterType
+  default: Datum
+  least?: number
+  most?: number
+  step?: number
+  options?: string[]
+  opacity?: boolean
   unit?: string
   description?: string
+  scale?: true
+  byGame?: true
   bindings: Binding[]
+}
+export interface Try {
+  name: string
+  values: Record<string, Datum>
 }
 export interface Course {
   kind: 'one shot' | 'looping'
@@ -201,6 +223,7 @@ export interface Effect {
   seed?: number
   emitters: Emitter[]
   parameters: Parameter[]
+  tries?: Try[]
 }
 
 export type Relation = 'over' | 'at least' | 'under' | 'at most'
@@ -216,10 +239,19 @@ export type Condition =
   | (Source & { relation: Relation; bound: number })
   | { field: string; flag: boolean }
   | { tag: string; borne?: boolean }
+/** A feed; without in and out the value is handed on as it is. */
 export interface Feed extends Source {
   parameter: string
-  in: Pair
-  out: Pair
+  constant?: Datum
+  random?: number
+  from?: string
+  in?: Pair
+  out?: Pair
+  clamp?: false
+  shape?: Key[]
+  rise?: number
+  fall?: number
+  every?: number
 }
 export type FacingName = 'normal' | 'direction' | 'opposite' | 'reflected' | 'heading' | 'up' | 'fixed'
 export interface Overrides {
@@ -254,6 +286,8 @@ export type Companion =
   | { do: 'pause'; seconds: number }
   | { do: 'notice'; name: string; after?: number }
 export interface Rope {
+  /** How far the game's own hit test reaches: u, or a field of the payload. */
+  hit?: number | { field: string }
   name: string
   seed: number
   off?: boolean

@@ -24,6 +24,9 @@ export type EffectReport = Schemas['EffectReport']
 export type FindingReport = Schemas['FindingReport']
 export type RecipeView = Schemas['RecipeView']
 export type ChangesView = Schemas['ChangesView']
+export type ParameterReport = Schemas['ParameterReport']
+export type FeedsView = Schemas['FeedsView']
+export type Recorded = Schemas['Recorded']
 export type Refusal = Schemas['Refusal']
 export type Problem = Schemas['Problem']
 
@@ -75,8 +78,12 @@ export const api = {
   remove: (part: number, basedOn: number) => json<Saved>('DELETE', `/parts/${part}?basedOn=${basedOn}`),
   change: (project: number, edits: Edit[]) => json<Saved>('POST', `/projects/${project}/changes`, { edits }),
   rename: (project: number, rename: Rename) => json<Saved>('POST', `/projects/${project}/renames`, rename),
-  wiring: (project: number, drafts: Draft[], signal?: AbortSignal) =>
-    json<WiringView>('POST', `/projects/${project}/wiring`, { drafts }, signal),
+  wiring: (project: number, drafts: Draft[], recorded: Recorded[], signal?: AbortSignal) =>
+    json<WiringView>('POST', `/projects/${project}/wiring`, { drafts, recorded }, signal),
+  parameters: (project: number, effect: number, drafts: Draft[], signal?: AbortSignal) =>
+    json<ParameterReport>('POST', `/projects/${project}/parameters`, { effect, drafts }, signal),
+  feeds: (project: number, rope: number, drafts: Draft[], signal?: AbortSignal) =>
+    json<FeedsView>('POST', `/projects/${project}/feeds`, { rope, drafts }, signal),
   accounts: (project: number, words: string) =>
     json<AccountReport[]>(
       'GET',

@@ -16,8 +16,10 @@ const props = withDefaults(
     base?: Key[]
     /** Whether the curve stands instead of what was born; absent where it cannot. */
     replaces?: boolean
+    /** What the lane runs along. */
+    over?: string
   }>(),
-  { least: 0, unit: '×', base: undefined, replaces: undefined },
+  { least: 0, unit: '×', base: undefined, replaces: undefined, over: 'life' },
 )
 const emit = defineEmits<{ draft: [keys: Key[]]; commit: [keys: Key[]]; replace: [on: boolean] }>()
 
@@ -258,7 +260,7 @@ function setPart(change: (key: Key) => void, save: boolean) {
     </span>
     <div class="box">
       <svg ref="svg" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" preserveAspectRatio="none" @dblclick="add">
-        <title>{{ label }} over life; double-click adds a key</title>
+        <title>{{ label }} over {{ over }}; double-click adds a key</title>
         <path v-for="q in [0.25, 0.5, 0.75]" :key="q" class="grid" :d="`M${x(q)} 0V${HEIGHT}`" />
         <path class="area" :d="`${path}L${x(1)} ${y(0)}L${x(0)} ${y(0)}Z`" />
         <path v-if="ghost" class="ghostline" :d="ghost" />

@@ -4,6 +4,7 @@ import type { Force, Key, LaneName, Stop } from '../api/bundle'
 import { showNumber } from '../common/numberText'
 import CurveLane from './CurveLane.vue'
 import GradientLane from './GradientLane.vue'
+import AnswersName from './AnswersName.vue'
 import PathNumber from './PathNumber.vue'
 import { put } from '../common/paths'
 import { useEdit } from './useEdit'
@@ -92,7 +93,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
     <h3>
       Life
       <span class="forces">
-        <span class="quiet">gravity</span>
+        <AnswersName property="gravity" name="gravity" />
         <template v-if="sideways">
           <PathNumber path="life.gravity.0" label="Sideways gravity, x" unit=" " />
         </template>
@@ -114,7 +115,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
           + x
         </button>
         <template v-if="life.restWithin === undefined">
-          <span class="quiet">drag</span>
+          <AnswersName property="drag" name="drag" />
           <PathNumber path="life.drag" label="Drag" unit="/s" :least="0" :most="100" />
           <span
             v-if="edit.report.value?.restWithin"
@@ -140,7 +141,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
       </span>
     </h3>
     <div v-for="(force, i) in life.forces ?? []" :key="i" class="field">
-      <span class="quiet">{{ name(force) }}</span>
+      <AnswersName property="force" :name="name(force)" />
       <span>
         <PathNumber
           :path="`life.forces.${i}.strength`"

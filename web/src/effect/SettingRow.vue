@@ -6,6 +6,7 @@ import PairField from '../common/PairField.vue'
 import { showNumber, type NumberKind } from '../common/numberText'
 import { useProject } from '../project/useProject'
 import { at, put } from '../common/paths'
+import AnswersName from './AnswersName.vue'
 import { sets, useEdit } from './useEdit'
 
 /**
@@ -39,6 +40,23 @@ const props = withDefaults(
     droppable: false,
   },
 )
+/** What parameters call the settings that they can act on. */
+const PROPERTIES: Record<string, string> = {
+  'birth.stream': 'rate',
+  'birth.perUnit': 'per unit',
+  'birth.delay': 'delay',
+  'birth.shape': 'shape',
+  'birth.offset': 'offset',
+  'birth.speed': 'speed',
+  'birth.lifetime': 'lifetime',
+  'birth.size': 'size',
+  'birth.rotation': 'rotation',
+  'birth.spin': 'spin',
+  'birth.opacity': 'opacity',
+  'birth.colour': 'colour',
+  'look.brightness': 'brightness',
+}
+const property = computed(() => (/^birth\.bursts\.\d+$/.test(props.path) ? 'count' : PROPERTIES[props.path]))
 const edit = useEdit()
 const project = useProject()
 const value = computed(() => at(edit.emitter.value, props.path) ?? props.usual)
@@ -85,7 +103,8 @@ function axis(i: number, v: number, save: boolean) {
 
 <template>
   <div class="field" :data-setting="path" @keydown.capture="key">
-    <span class="quiet">{{ name }}</span>
+    <AnswersName v-if="property" :property="property" :name="name" />
+    <span v-else class="quiet">{{ name }}</span>
     <span class="value">
       <button
         v-if="changed"

@@ -6,10 +6,12 @@ import { showNumber } from '../common/numberText'
 import { useEdit } from '../effect/useEdit'
 import { useProject } from '../project/useProject'
 import EmitterList from './EmitterList.vue'
+import { TYPES, typeOf } from './turn/parameters'
 
 /** Beside the effect: its emitters, what answers to what, what to look at, and who plays it. */
 const props = defineProps<{ part: number; report?: EffectReport }>()
 const at = defineModel<number>('at', { required: true })
+const emit = defineEmits<{ parameter: [name: string | undefined] }>()
 const edit = useEdit()
 const project = useProject()
 const effect = computed(() => edit.effect.value)
@@ -31,7 +33,9 @@ function answering(parameter: string, i: number): string[] {
 }
 function gives(name: string) {
   const p = effect.value.parameters.find((x) => x.name === name)!
-  return `${showNumber(p.least)}–${showNumber(p.most)} ${p.unit ?? ''}`
+  return p.least !== undefined && p.most !== undefined
+    ? `${showNumber(p.least)}–${showNumber(p.most)} ${p.unit ?? ''}`
+    : TYPES[typeOf(p)]
 }
 function mend(finding: FindingReport) {
   project.commit(props.part, finding.mended)
@@ -39,6 +43,8 @@ function mend(finding: FindingReport) {
 function lead(finding: FindingReport) {
   const i = effect.value.emitters.findIndex((e: Emitter) => e.name === finding.emitter)
   if (i >= 0) at.value = i
+  const parameter = /^parameters\/(\d+)/.exec(finding.place)
+  if (parameter) emit('parameter', effect.value.parameters[Number(parameter[1])]?.name)
   // The setting's own row, or the lane, of that emitter, once it is there.
   const path = finding.place.replace(/^emitters\/\d+\//, '').split('/')
   nextTick(() => {
@@ -74,7 +80,11 @@ const findings = computed(() => props.report?.findings ?? [])
         </thead>
         <tbody>
           <tr v-for="p in effect.parameters" :key="p.name">
-            <th scope="row">{{ p.name }}</th>
+            <th scope="row">
+              <button class="opens" :title="p.description" @click="emit('parameter', p.name)">
+                {{ p.name }}
+              </button>
+            </th>
             <td v-for="(e, i) in effect.emitters" :key="e.seed">
               <span
                 v-if="answering(p.name, i).length"
@@ -84,13 +94,16 @@ const findings = computed(() => props.report?.findings ?? [])
               >
                 <span class="visually-hidden">{{ answering(p.name, i).join(', ') }}</span>
               </span>
-              <b v-else class="bad" :title="`${e.name} does not answer to ${p.name}`">no</b>
+              <span v-else class="quiet" :title="`${e.name} does not answer to ${p.name}`">no</span>
             </td>
             <td class="gives">{{ gives(p.name) }}</td>
           </tr>
         </tbody>
       </table>
       <p v-else class="quiet">No parameters: game code cannot turn anything here.</p>
+      <button class="link" @click="emit('parameter', undefined)">
+        how strongly, and what else may be turned
+      </button>
     </section>
     <section aria-label="Things to look at" data-testid="findings">
       <h2>
@@ -182,6 +195,13 @@ tbody th {
   height: 8px;
   border-radius: 2px;
   background: #c79a4f;
+}
+.opens {
+  border-bottom: 1px dotted var(--bronze);
+  min-height: 24px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  max-width: 64px;
 }
 .gives {
   color: var(--muted);

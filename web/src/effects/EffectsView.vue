@@ -20,6 +20,7 @@ import EffectHead from './EffectHead.vue'
 import EffectList from './EffectList.vue'
 import EffectNumbers from './EffectNumbers.vue'
 import EffectSide from './EffectSide.vue'
+import ParameterBench from './turn/ParameterBench.vue'
 import PlayedRow from './PlayedRow.vue'
 import RecipeSheet from './RecipeSheet.vue'
 import RevisionSheet from './RevisionSheet.vue'
@@ -49,6 +50,13 @@ const takeBefore = shallowRef<Shown>()
 const busy = ref(false)
 const offline = ref('')
 const sheet = ref<'recipes' | 'revisions'>()
+const below = ref<'shape' | 'parameters'>(route.query.below === 'parameters' ? 'parameters' : 'shape')
+/** The parameter that was asked for from elsewhere. */
+const asked = ref<string>()
+function show(parameter?: string) {
+  asked.value = parameter
+  below.value = 'parameters'
+}
 /** The version that each effect is compared with: the one it had when it was first opened here, or one that was chosen. */
 const bases = reactive(new Map<number, PartView>())
 
@@ -96,8 +104,17 @@ function order(drafts: { part: number; body: unknown }[]) {
     velocity: play.speed === undefined ? undefined : [play.speed, 0, 0],
     seed: play.seed,
     stopAfter: effect.value.course.kind === 'looping' ? play.stopAfter : undefined,
+    set: turned(),
     drafts,
   }
+}
+
+/** What is turned by hand, of the parameters that are still there and take it. */
+function turned() {
+  const known = Object.entries(play.set ?? {}).filter(([name]) =>
+    effect.value.parameters.some((p) => p.name === name),
+  )
+  return known.length ? Object.fromEntries(known) : undefined
 }
 
 /** Asks for the preview as things stand; of many asked for, only the last is fetched. */
@@ -212,6 +229,7 @@ useKeys({
   h: () => (mode.value = mode.value === 'before' ? 'now' : 'before'),
   k: () => part.value && bases.set(effectId.value, project.parts.get(effectId.value)!),
   n: () => (sheet.value = 'recipes'),
+  t: () => (below.value = below.value === 'shape' ? 'parameters' : 'shape'),
   v: () => (sheet.value = 'revisions'),
   r: () => play.seed++,
   p: () => stage.value?.toggle(),
@@ -294,7 +312,23 @@ useKeys({
         :numbers="take?.head.numbers"
         :before="mode === 'now' ? undefined : takeBefore?.head.numbers"
       />
-      <div :key="effectId + '/' + at" class="acts">
+      <div class="below" role="group" aria-label="What is shown below">
+        <button :aria-pressed="below === 'shape'" title="T turns over" @click="below = 'shape'">
+          How {{ effect.emitters[at]?.name }} is shaped
+        </button>
+        <button :aria-pressed="below === 'parameters'" title="T turns over" @click="show()">
+          What game code may turn
+          <span class="quiet">{{ effect.parameters.length }}</span>
+        </button>
+      </div>
+      <ParameterBench
+        v-if="below === 'parameters'"
+        :key="effectId"
+        :part="effectId"
+        :play="play"
+        :chosen="asked"
+      />
+      <div v-else :key="effectId + '/' + at" class="acts">
         <BirthAct />
         <LifeAct />
         <EndAct />
@@ -304,7 +338,7 @@ useKeys({
       <p>An effect is what the player sees. This project has none yet.</p>
       <button class="button primary" @click="sheet = 'recipes'">Start from a recipe</button>
     </section>
-    <EffectSide v-if="effect" v-model:at="at" :part="effectId" :report="report">
+    <EffectSide v-if="effect" v-model:at="at" :part="effectId" :report="report" @parameter="show">
       <EffectHead :part="effectId" @duplicate="add(effect)" @remove="remove" @revisions="sheet = 'revisions'">
         <CourseField />
       </EffectHead>
@@ -348,6 +382,22 @@ useKeys({
   padding: 6px 14px;
   color: var(--vermilion);
   border-bottom: 1px solid var(--line);
+}
+.below {
+  display: flex;
+  gap: 18px;
+  padding: 0 14px;
+  border-bottom: 1px solid var(--line);
+}
+.below button {
+  color: var(--muted);
+  border-bottom: 2px solid transparent;
+  min-height: 28px;
+}
+.below button[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  border-color: var(--bronze);
 }
 .acts {
   display: grid;

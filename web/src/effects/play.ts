@@ -1,4 +1,4 @@
-import type { Payload } from '../api/bundle'
+import type { Datum, Payload } from '../api/bundle'
 
 /** How a preview is played. */
 export interface Play {
@@ -15,6 +15,8 @@ export interface Play {
   rate: number
   /** Seconds after which it begins again; when all is gone if absent. */
   every?: number
+  /** Parameters turned by hand. */
+  set?: Record<string, Datum>
 }
 
 export const usualPlay = (): Play => ({
@@ -28,4 +30,5 @@ export const usualPlay = (): Play => ({
   stopAfter: 4,
   rate: 1,
   every: undefined,
+  set: undefined,
 })

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Words } from '../api/client'
-import type { FacingName, Feed, Rope } from '../api/bundle'
+import type { FacingName, Rope } from '../api/bundle'
 import { useProject } from '../project/useProject'
 import { additions, type Addition } from './sheets/additions'
 import ConditionSheet from './sheets/ConditionSheet.vue'
 import FeedSheet from './sheets/FeedSheet.vue'
 import FormRows from './sheets/FormRows.vue'
 import * as rows from './sheets/rows'
-import { firstCondition, fitTo, sourceRange } from './sheets/sources'
+import HitSheet from './sheets/HitSheet.vue'
+import { carried, firstCondition, fittingFeed, fitTo, type Fed } from './sheets/sources'
 
 /** One bold part of a sentence and the small sheet that opens under it to change it. */
 const props = defineProps<{ word: Words; rope: Rope; ropeId: number; lit?: boolean }>()
@@ -164,24 +165,26 @@ function setEffect(name: string) {
 
 function newFeed(parameter: string) {
   const p = effect.value!.parameters.find((q) => q.name === parameter)!
-  const field = event.value?.fields.find((f) => f.type === 'number')?.name
+  const field = event.value?.fields.find((f) => carried(f, p) && f.type !== 'position')?.name
   const channel = project.channels[0]?.body.name
-  const source = field
+  const plain = ['vector', 'colour'].includes(p.type ?? 'number')
+  const source: Fed = field
     ? { field }
-    : shape.value !== 'moment' || !channel
-      ? { held: true as const }
-      : { channel }
-  const made: Feed = {
-    parameter,
-    ...source,
-    in: sourceRange(
-      source,
-      event.value,
-      project.channels.map((c) => c.body),
+    : plain || p.type === 'choice' || p.type === 'flag'
+      ? { constant: p.default }
+      : shape.value !== 'moment' || !channel
+        ? { held: true }
+        : { channel }
+  shut((rope) =>
+    rope.feeds.push(
+      fittingFeed(
+        p,
+        source,
+        event.value,
+        project.channels.map((c) => c.body),
+      ),
     ),
-    out: [Math.max(p.least, Math.min(p.default, p.least + (p.most - p.least) * 0.2)), p.most],
-  }
-  shut((rope) => rope.feeds.push(made))
+  )
 }
 const newTag = () => shut((rope) => rope.conditions.push({ tag: 'soaked' }))
 const newChannel = (channel: string, bound: number) =>
@@ -287,7 +290,15 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
       <FeedSheet
         v-else-if="word.slot === 'feed' && rope.feeds[word.index]"
         :rope="rope"
+        :rope-id="ropeId"
         :index="word.index"
+        @change="change"
+        @shut="shut"
+      />
+      <HitSheet
+        v-else-if="word.slot === 'hit'"
+        :rope="rope"
+        :rope-id="ropeId"
         @change="change"
         @shut="shut"
       />
@@ -371,6 +382,8 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
   border-bottom: 2px solid var(--vermilion);
 }
 .sheet {
+  max-height: 54vh;
+  overflow-y: auto;
   display: flex;
   flex-direction: column;
   align-items: stretch;

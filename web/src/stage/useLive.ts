@@ -1,3 +1,4 @@
+import { record } from '../project/recorded'
 import { onScopeDispose, reactive, ref, shallowRef, watch, type Ref } from 'vue'
 import { reader, type AccountReport, type Draft, type Problem, type Saved } from '../api/client'
 import type { Payload } from '../api/bundle'
@@ -100,6 +101,7 @@ export function useLive(project: Ref<number>, handlers: Handlers) {
         break
       case 'account':
         account.value = message.account as AccountReport
+        record(account.value)
         break
       case 'told':
         told.value = [...(message.told as Told[]).reverse(), ...told.value].slice(0, 8)

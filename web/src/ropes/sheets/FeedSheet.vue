@@ -1,23 +1,33 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { Feed, Rope, Source } from '../../api/bundle'
+import { computed, toRef } from 'vue'
+import type { Datum, EaseName, Feed, Key, Rope } from '../../api/bundle'
+import NumberField from '../../common/NumberField.vue'
 import PairField from '../../common/PairField.vue'
+import CurveLane from '../../effect/CurveLane.vue'
+import TryField from '../../effects/turn/TryField.vue'
+import { numeric, scalar } from '../../effects/turn/parameters'
 import { useProject } from '../../project/useProject'
+import { dots } from '../../project/recorded'
+import FeedChart from './FeedChart.vue'
 import SourceRows from './SourceRows.vue'
-import { sourceRange, sourceUnit, sourceWords } from './sources'
+import { fittingFeed, sourceUnit, sourceWords, type Fed } from './sources'
+import { useFeeds } from './useFeeds'
 
-/** One feed: which parameter, by what number, from which values to which. */
-const props = defineProps<{ rope: Rope; index: number }>()
+/** One feed: which parameter, by what, from which values to which, by which curve, how quickly it follows. */
+const props = defineProps<{ rope: Rope; ropeId: number; index: number }>()
 const emit = defineEmits<{
   change: [edit: (rope: Rope) => void, save: boolean]
   shut: [edit: (rope: Rope) => void]
 }>()
 const project = useProject()
+const view = useFeeds(toRef(props, 'ropeId'))
 
 const event = computed(() => project.events.find((e) => e.body.name === props.rope.event)?.body)
 const effect = computed(() => project.effects.find((e) => e.body.name === props.rope.play)?.body)
 const channels = computed(() => project.channels.map((c) => c.body))
 const feed = computed(() => props.rope.feeds[props.index])
+const parameter = computed(() => effect.value?.parameters.find((p) => p.name === feed.value.parameter))
+const drawn = computed(() => view.value?.feeds[props.index])
 const feedable = computed(
   () =>
     effect.value?.parameters.filter(
@@ -26,21 +36,63 @@ const feedable = computed(
 )
 const edit = (change: (f: Feed) => void, save = true) =>
   emit('change', (r) => change(r.feeds[props.index]), save)
-function setSource(source: Source) {
+function setSource(source: Fed) {
+  const p = parameter.value
+  if (!p) return
   emit(
     'change',
-    (r) => {
-      const { parameter, out } = r.feeds[props.index]
-      r.feeds[props.index] = {
-        parameter,
-        ...source,
-        in: sourceRange(source, event.value, channels.value),
-        out,
-      }
-    },
+    (r) => (r.feeds[props.index] = fittingFeed(p, source, event.value, channels.value, r.feeds[props.index])),
     true,
   )
 }
+function setParameter(name: string) {
+  const p = effect.value?.parameters.find((x) => x.name === name)
+  const { field, channel, since, held, from, random, constant } = feed.value
+  if (!p) return
+  const source: Fed = { field, channel, since, held, from, random, constant }
+  emit('change', (r) => (r.feeds[props.index] = fittingFeed(p, source, event.value, channels.value)), true)
+}
+
+const changes = computed(
+  () => !!(feed.value.channel || feed.value.since || feed.value.held || feed.value.from),
+)
+const unit = computed(() => parameter.value?.unit || ' ')
+const EASES: EaseName[] = ['linear', 'ease', 'ease-in', 'ease-out', 'ease-in-out']
+const STRAIGHT: Key[] = [
+  { at: 0, value: 0, ease: 'linear' },
+  { at: 1, value: 1, ease: 'linear' },
+]
+const shape = computed(() => {
+  const keys = feed.value.shape
+  if (!keys) return 'linear'
+  const plain =
+    keys.length === 2 && keys[0].at === 0 && keys[0].value === 0 && keys[1].at === 1 && keys[1].value === 1
+  return plain && typeof keys[0].ease === 'string' && keys[0].ease !== 'hold' ? keys[0].ease : 'drawn'
+})
+function setShape(name: string) {
+  edit((f) => {
+    if (name === 'linear') delete f.shape
+    else if (name === 'drawn')
+      f.shape = [
+        { at: 0, value: 0, ease: 'linear' },
+        { at: 0.5, value: 0.7, ease: 'linear' },
+        { at: 1, value: 1, ease: 'linear' },
+      ]
+    else f.shape = [{ at: 0, value: 0, ease: name as EaseName }, STRAIGHT[1]]
+  })
+}
+const TIMES = [
+  [
+    { key: 'rise', words: 'rises over', most: 60 },
+    { key: 'fall', words: 'falls over', most: 60 },
+  ],
+  [{ key: 'every', words: 'looked at each', most: 10 }],
+] as const
+const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =>
+  edit((f) => {
+    if (value) f[key] = value
+    else delete f[key]
+  }, save)
 </script>
 
 <template>
@@ -50,40 +102,134 @@ function setSource(source: Source) {
     <select
       :value="feed.parameter"
       aria-label="Parameter"
-      @change="edit((f) => (f.parameter = ($event.target as HTMLSelectElement).value))"
+      @change="setParameter(($event.target as HTMLSelectElement).value)"
     >
       <option v-for="p in feedable" :key="p.name">{{ p.name }}</option>
     </select>
   </div>
   <div class="line">
     <span>by</span>
-    <SourceRows :source="feed" :event="rope.event" held label="Field" @set="setSource" />
-  </div>
-  <div class="line">
-    <span>{{ sourceWords(feed) }}</span>
-    <PairField
-      :value="feed.in"
-      label="Values of the field"
-      :unit="sourceUnit(feed, event, channels)"
-      free
-      @draft="edit((f) => (f.in = $event), false)"
-      @commit="edit((f) => (f.in = $event))"
+    <SourceRows
+      :source="feed"
+      :event="rope.event"
+      held
+      label="Field"
+      :parameter="parameter"
+      @set="setSource"
     />
   </div>
-  <div class="line">
-    <span>{{ feed.parameter }}</span>
-    <PairField
-      :value="feed.out"
-      label="Values of the parameter"
-      :unit="effect?.parameters.find((p) => p.name === feed.parameter)?.unit || ' '"
-      free
-      @draft="edit((f) => (f.out = $event), false)"
-      @commit="edit((f) => (f.out = $event))"
+  <div v-if="feed.constant !== undefined && parameter" class="line">
+    <span>always</span>
+    <TryField
+      :parameter="parameter"
+      :value="feed.constant"
+      label="The constant"
+      exact
+      @turn="(v: Datum) => edit((f) => (f.constant = v))"
     />
   </div>
+  <p v-else-if="!feed.out" class="quiet">
+    Handed on as it is.
+    <template v-if="parameter && numeric(parameter)">
+      <button class="link" @click="setSource({ ...feed, again: true })">
+        Carry it from one range onto another
+      </button>
+    </template>
+  </p>
+  <template v-else>
+    <div v-if="feed.in" class="line">
+      <span>{{ sourceWords(feed) }}</span>
+      <PairField
+        :value="feed.in"
+        label="Values of the field"
+        :unit="sourceUnit(feed, event, channels, effect)"
+        free
+        @draft="edit((f) => (f.in = $event), false)"
+        @commit="edit((f) => (f.in = $event))"
+      />
+    </div>
+    <div class="line">
+      <span>{{ feed.parameter }}</span>
+      <PairField
+        :value="feed.out"
+        label="Values of the parameter"
+        :unit="unit"
+        free
+        @draft="edit((f) => (f.out = $event), false)"
+        @commit="edit((f) => (f.out = $event))"
+      />
+    </div>
+    <div class="line">
+      <span>goes</span>
+      <span class="group">
+        <select
+          :value="shape"
+          aria-label="Course between"
+          @change="setShape(($event.target as HTMLSelectElement).value)"
+        >
+          <option v-for="e in EASES" :key="e" :value="e">{{ e === 'linear' ? 'straight' : e }}</option>
+          <option value="drawn">as drawn</option>
+        </select>
+        <label v-if="feed.in"
+          ><input
+            type="checkbox"
+            :checked="feed.clamp !== false"
+            @change="
+              edit((f) => {
+                if (($event.target as HTMLInputElement).checked) delete f.clamp
+                else f.clamp = false
+              })
+            "
+          />
+          clamped</label
+        >
+      </span>
+    </div>
+    <CurveLane
+      v-if="shape === 'drawn'"
+      :keys="feed.shape ?? STRAIGHT"
+      label="course"
+      over="its range"
+      unit=" "
+      :least="-10"
+      :most="10"
+      @draft="edit((f) => (f.shape = $event), false)"
+      @commit="edit((f) => (f.shape = $event))"
+    />
+    <template v-if="changes">
+      <div v-for="line in TIMES" :key="line[0].key" class="line">
+        <template v-for="t in line" :key="t.key">
+          <span>{{ t.words }}</span>
+          <NumberField
+            :value="feed[t.key] ?? 0"
+            :label="`${feed.parameter} ${t.words}`"
+            unit="s"
+            kind="time"
+            :least="0"
+            :most="t.most"
+            :steps-per-second="project.stepsPerSecond"
+            @draft="setTime(t.key, $event, false)"
+            @commit="setTime(t.key, $event, true)"
+          />
+        </template>
+      </div>
+    </template>
+    <FeedChart
+      v-if="drawn && parameter && scalar(parameter)"
+      :feed="drawn"
+      :dots="dots(rope.name, feed.parameter)"
+    />
+  </template>
   <button class="link away" @click="emit('shut', (r) => r.feeds.splice(index, 1))">
     Take this feed away
   </button>
 </template>
 
 <style scoped src="./sheet.css" />
+<style scoped>
+.group {
+  display: inline-flex;
+  gap: 10px;
+  align-items: baseline;
+}
+</style>

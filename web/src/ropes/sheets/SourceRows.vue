@@ -1,20 +1,44 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Source } from '../../api/bundle'
+import type { Parameter } from '../../api/bundle'
 import { useProject } from '../../project/useProject'
+import { carried, type Fed } from './sources'
 
-/** Where a number is read: a field of the event, a channel, the time since an event, the time held. */
-const props = defineProps<{ source: Source; event: string; held: boolean; label: string }>()
-const emit = defineEmits<{ set: [source: Source] }>()
+/**
+ * Where a value is read: a field of the event, a channel, the time since an event, the time held; for a feed also another
+ * parameter, chance, or nothing but a constant.
+ */
+const props = defineProps<{
+  source: Fed
+  event: string
+  held: boolean
+  label: string
+  parameter?: Parameter
+}>()
+const emit = defineEmits<{ set: [source: Fed] }>()
 const project = useProject()
 
+const all = computed(() => project.events.find((e) => e.body.name === props.event)?.body.fields ?? [])
 const fields = computed(() =>
-  (project.events.find((e) => e.body.name === props.event)?.body.fields ?? [])
-    .filter((f) => f.type === 'number')
+  all.value
+    .filter((f) => (props.parameter ? carried(f, props.parameter) : f.type === 'number'))
     .map((f) => f.name),
 )
+const scalar = computed(
+  () => !props.parameter || !['vector', 'colour'].includes(props.parameter.type ?? 'number'),
+)
+const others = computed(() => {
+  if (!props.parameter) return []
+  const owner = project.effects.find((e) => e.body.parameters.includes(props.parameter!))
+  return (owner?.body.parameters ?? [])
+    .filter((p) => p.name !== props.parameter!.name && !['vector', 'colour'].includes(p.type ?? 'number'))
+    .map((p) => p.name)
+})
 const chosen = computed(() => {
   const s = props.source
+  if (s.constant !== undefined) return 'constant'
+  if (s.random !== undefined) return 'random'
+  if (s.from) return `from ${s.from}`
   return s.held
     ? 'held'
     : s.channel
@@ -26,7 +50,9 @@ const chosen = computed(() => {
 function set(value: string) {
   const [kind, ...rest] = value.split(' ')
   const name = rest.join(' ')
-  emit('set', kind === 'held' ? { held: true } : { [kind]: name })
+  if (kind === 'constant') emit('set', { constant: props.parameter!.default })
+  else if (kind === 'random') emit('set', { random: 0 })
+  else emit('set', kind === 'held' ? { held: true } : { [kind]: name })
 }
 </script>
 
@@ -35,17 +61,26 @@ function set(value: string) {
     <optgroup v-if="fields.length" :label="event">
       <option v-for="f in fields" :key="f" :value="`field ${f}`">{{ f }}</option>
     </optgroup>
-    <option v-if="held" value="held">time held</option>
-    <optgroup v-if="project.channels.length" label="channels">
-      <option v-for="c in project.channels" :key="c.id" :value="`channel ${c.body.name}`">
-        {{ c.body.name }}
-      </option>
-    </optgroup>
-    <optgroup label="time since">
-      <option v-for="e in project.events" :key="e.id" :value="`since ${e.body.name}`">
-        since {{ e.body.name }}
-      </option>
-    </optgroup>
+    <template v-if="parameter">
+      <option value="constant">always the same</option>
+      <option v-if="scalar" value="random">chance</option>
+    </template>
+    <template v-if="scalar">
+      <option v-if="held" value="held">time held</option>
+      <optgroup v-if="project.channels.length" label="channels">
+        <option v-for="c in project.channels" :key="c.id" :value="`channel ${c.body.name}`">
+          {{ c.body.name }}
+        </option>
+      </optgroup>
+      <optgroup v-if="others.length" label="another parameter">
+        <option v-for="o in others" :key="o" :value="`from ${o}`">{{ o }}</option>
+      </optgroup>
+      <optgroup label="time since">
+        <option v-for="e in project.events" :key="e.id" :value="`since ${e.body.name}`">
+          since {{ e.body.name }}
+        </option>
+      </optgroup>
+    </template>
   </select>
 </template>
 

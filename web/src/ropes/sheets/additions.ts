@@ -55,6 +55,13 @@ export function additions(rope: Rope, event: EventType | undefined): Addition[] 
       add: (r) => (r.owner = { end: 'fade', over: 0.3 }),
     },
     {
+      words: 'how far the game hits',
+      hint: 'its own hit test, to be held against what is seen',
+      slot: 'hit',
+      there: rope.hit !== undefined,
+      add: (r) => (r.hit = 2),
+    },
+    {
       words: 'a shake of the camera',
       hint: 'added up with others under the project’s cap',
       slot: 'companion',

@@ -1,20 +1,87 @@
-import type { Channel, Condition, EventType, Pair, Rope, Source } from '../../api/bundle'
+import type {
+  Channel,
+  Condition,
+  Datum,
+  Effect,
+  EventType,
+  Feed,
+  Field,
+  Pair,
+  Parameter,
+  Rope,
+  Source,
+} from '../../api/bundle'
 
-export const sourceWords = (s: Source) =>
-  s.held ? 'time held' : (s.channel ?? (s.since ? `time since ${s.since}` : (s.field ?? '')))
+/** What a feed is driven by: one of these members. `again` asks for a range even where none is needed. */
+export interface Fed extends Source {
+  constant?: Datum
+  random?: number
+  from?: string
+  again?: boolean
+}
 
-export function sourceUnit(s: Source, event: EventType | undefined, channels: Channel[]): string {
+export function sourceWords(s: Fed): string {
+  if (s.constant !== undefined) return 'a constant'
+  if (s.random !== undefined) return 'chance'
+  return s.held ? 'time held' : (s.channel ?? s.from ?? (s.since ? `time since ${s.since}` : (s.field ?? '')))
+}
+
+export function sourceUnit(
+  s: Fed,
+  event: EventType | undefined,
+  channels: Channel[],
+  effect?: Effect,
+): string {
   if (s.channel) return channels.find((c) => c.name === s.channel)?.unit || ' '
-  if (!s.field) return 's'
+  if (s.from) return effect?.parameters.find((p) => p.name === s.from)?.unit || ' '
+  if (s.held || s.since) return 's'
   const field = event?.fields.find((f) => f.name === s.field)
   return (field?.type === 'number' && field.unit) || ' '
 }
 
 /** The values that a source is expected to take. */
-export function sourceRange(s: Source, event: EventType | undefined, channels: Channel[]): Pair {
+export function sourceRange(s: Fed, event: EventType | undefined, channels: Channel[]): Pair {
   if (s.channel) return [...(channels.find((c) => c.name === s.channel)?.range ?? [0, 1])] as Pair
+  if (s.from) return [0, 1]
   const field = event?.fields.find((f) => f.name === s.field)
   return field?.type === 'number' ? ([...field.range] as Pair) : [0, 2]
+}
+
+/** Tells whether a field can drive a parameter: by a remap where it is a number, as it is where it has the same type. */
+export function carried(field: Field, p: Parameter): boolean {
+  const type = p.type ?? 'number'
+  if (type === 'vector') return VECTORS.includes(field.type)
+  if (type === 'colour') return field.type === 'colour'
+  if (field.type === 'number') return true
+  if (type === 'flag') return field.type === 'flag'
+  return type === 'choice' && field.type === 'choice' && field.options.every((o) => p.options?.includes(o))
+}
+const VECTORS = ['position', 'normal', 'direction', 'heading', 'velocity', 'extent', 'half extent', 'vector']
+
+/** A feed of a parameter from a source, with what it had before where that still fits. */
+export function fittingFeed(
+  p: Parameter,
+  source: Fed,
+  event: EventType | undefined,
+  channels: Channel[],
+  before?: Feed,
+): Feed {
+  const { again, ...read } = source
+  const feed: Feed = { parameter: p.name }
+  for (const key of ['field', 'channel', 'since', 'held', 'from', 'random', 'constant'] as const)
+    if (read[key] !== undefined) Object.assign(feed, { [key]: read[key] })
+  if (read.constant !== undefined) return feed
+  const field = event?.fields.find((f) => f.name === read.field)
+  const number = (p.type ?? 'number') === 'number' || p.type === 'whole'
+  const same = field && field.type !== 'number' && carried(field, p)
+  if (same && !again) return feed
+  const least = number ? (p.least ?? 0) : 0
+  const most = number ? (p.most ?? 1) : Math.max(1, (p.options?.length ?? 2) - 1)
+  const usual = typeof p.default === 'number' ? p.default : least
+  if (read.random === undefined) feed.in = sourceRange(read, event, channels)
+  feed.out = before?.out ?? [Math.max(least, Math.min(usual, least + (most - least) * 0.2)), most]
+  if (before?.shape) feed.shape = before.shape
+  return feed
 }
 
 /** Leaves a rope nothing that its event cannot give. */

@@ -1,6 +1,7 @@
 package bellrope.core.measure;
 
 import bellrope.core.effect.Binding;
+import bellrope.core.effect.Binding.Mode;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
@@ -56,10 +57,10 @@ public record TrueScale(
      * @param emitters where
      * @param fault what is wrong
      * @param difference what it makes alone, everything else bound as it must be; as a share
-     * @param effect that particles begin; empty otherwise
+     * @param by the effect that particles begin, or the parameter that stands in; empty otherwise
      */
     public record Cause(
-            Optional<Property> property, List<String> emitters, Fault fault, double difference, String effect) {}
+            Optional<Property> property, List<String> emitters, Fault fault, double difference, String by) {}
 
     /** What is wrong with a binding. */
     public enum Fault {
@@ -70,7 +71,9 @@ public record TrueScale(
         /** Bound, and must stay. */
         EXCESS,
         /** Another effect, which the parameter cannot reach. */
-        BEYOND
+        BEYOND,
+        /** Another parameter, further down, stands in for what was scaled. */
+        REPLACED
     }
 
     /** Tells whether it scales truly. */
@@ -103,6 +106,7 @@ public record TrueScale(
                 causes.add(new Cause(Optional.of(property), emitters, fault, alone, ""));
             });
         }
+        replaced(effect, parameter, now.difference(), causes);
         for (Emitter emitter : effect.emitters()) {
             for (End.Child child : emitter.end().children()) {
                 child.effect()
@@ -125,6 +129,25 @@ public record TrueScale(
                         .toList(),
                 List.copyOf(causes),
                 mended);
+    }
+
+    private static void replaced(Effect effect, Parameter parameter, double difference, List<Cause> causes) {
+        int at = effect.parameters().stream().map(Parameter::name).toList().indexOf(parameter.name());
+        for (Parameter later :
+                effect.parameters().subList(at + 1, effect.parameters().size())) {
+            for (Binding binding : later.bindings()) {
+                List<String> where = effect.emitters().stream()
+                        .filter(e -> binding.mode() == Mode.REPLACE
+                                && binding.on(e.name())
+                                && binding.property().mustScale(e))
+                        .map(Emitter::name)
+                        .toList();
+                if (!where.isEmpty()) {
+                    causes.add(new Cause(
+                            Optional.of(binding.property()), where, Fault.REPLACED, difference, later.name()));
+                }
+            }
+        }
     }
 
     private static Likeness run(Project project, Effect effect, Parameter parameter, double value, double scale) {

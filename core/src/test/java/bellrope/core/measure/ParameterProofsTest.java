@@ -161,6 +161,21 @@ class ParameterProofsTest {
             assertThat(proof.causes().get(0).fault()).isEqualTo(Fault.BENT);
         }
 
+        @Test
+        void isLostWhereALaterParameterStandsInForWhatItScaled() {
+            Effect effect = chips(scale(times(Property.SIZE), times(Property.SPEED), times(Property.GRAVITY)));
+            Parameter girth = new Parameter(
+                    "girth", 0.2, 0, 3, "u", "", List.of(new Binding(Property.SIZE, Mode.REPLACE, Optional.empty())));
+            Parameter first = effect.parameters().get(0);
+            TrueScale after = TrueScale.of(Sample.project(effect), effect.withParameters(List.of(first, girth)), first);
+            assertThat(after.holds()).isFalse();
+            assertThat(after.causes().get(0).fault()).isEqualTo(Fault.REPLACED);
+            assertThat(after.causes().get(0).by()).isEqualTo("girth");
+            TrueScale before =
+                    TrueScale.of(Sample.project(effect), effect.withParameters(List.of(girth, first)), first);
+            assertThat(before.holds()).as("what comes first is scaled too").isTrue();
+        }
+
         @RepeatedTest(12)
         void holdsForAnyEffectOnceMended(RepetitionInfo info) {
             Effect effect = Sample.any(info.getCurrentRepetition()).withParameters(List.of(scale()));

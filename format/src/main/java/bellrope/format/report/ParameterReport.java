@@ -115,11 +115,12 @@ public record ParameterReport(
     /**
      * What is to blame.
      *
-     * @param what a property, or an effect that particles begin
-     * @param fault {@code missing}, {@code bent}, {@code excess} or {@code beyond}
+     * @param what a property; empty where an effect that particles begin is to blame
+     * @param fault {@code missing}, {@code bent}, {@code excess}, {@code beyond} or {@code replaced}
      * @param difference that it makes alone, as a share
+     * @param by the effect that particles begin, or the parameter that stands in; empty otherwise
      */
-    public record CauseReport(String what, List<String> emitters, String fault, double difference) {}
+    public record CauseReport(String what, List<String> emitters, String fault, double difference, String by) {}
 
     public static ParameterReport of(Project project, Effect effect) {
         ParameterTable table = ParameterTable.of(project, effect);
@@ -197,7 +198,7 @@ public record ParameterReport(
 
     private static ScaleReport scale(Project project, Effect effect, Parameter parameter) {
         TrueScale proof = TrueScale.of(project, effect, parameter);
-        boolean mendable = proof.causes().stream().anyMatch(c -> c.property().isPresent());
+        boolean mendable = proof.causes().stream().anyMatch(c -> c.by().isEmpty());
         return new ScaleReport(
                 parameter.name(),
                 proof.scale(),
@@ -208,10 +209,11 @@ public record ParameterReport(
                         .toList(),
                 proof.causes().stream()
                         .map(c -> new CauseReport(
-                                c.property().map(ParameterReport::word).orElse(c.effect()),
+                                c.property().map(ParameterReport::word).orElse(""),
                                 c.emitters(),
                                 c.fault().name().toLowerCase(Locale.ROOT),
-                                c.difference()))
+                                c.difference(),
+                                c.by()))
                         .toList(),
                 mendable ? Bundle.write(effect.turned(parameter.name(), p -> proof.mended())) : null);
     }

@@ -1,0 +1,210 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Binding, Effect, Key, Mode, Pair, Parameter } from '../../api/bundle'
+import type { ParameterReport } from '../../api/client'
+import NumberField from '../../common/NumberField.vue'
+import PairField from '../../common/PairField.vue'
+import { showNumber } from '../../common/numberText'
+import CurveLane from '../../effect/CurveLane.vue'
+import { actsOn, binding, numeric, scalar, typeOf } from './parameters'
+
+/** Where a parameter acts: each line a property, how the value meets the authored one, on which emitters, by which curve. */
+const props = defineProps<{ effect: Effect; parameter: Parameter; report?: ParameterReport }>()
+const emit = defineEmits<{ change: [edit: (p: Parameter) => void, save: boolean] }>()
+
+const STRAIGHT: Key[] = [
+  { at: 0, value: 0, ease: 'linear' },
+  { at: 1, value: 1, ease: 'linear' },
+]
+const can = computed(() => actsOn(props.parameter))
+const words: Record<Mode, string> = {
+  multiply: 'multiplies',
+  divide: 'divides',
+  add: 'adds to',
+  replace: 'replaces',
+}
+const open = ref<number>()
+const edit = (i: number, change: (b: Binding) => void, save = true) =>
+  emit('change', (p) => change(p.bindings[i]), save)
+function setCurve(i: number, on: boolean) {
+  edit(i, (b) => {
+    if (on)
+      b.remap = {
+        in: [props.parameter.least ?? 0, props.parameter.most ?? 1],
+        out: [props.parameter.least ?? 0, props.parameter.most ?? 1],
+      }
+    else delete b.remap
+  })
+  open.value = on ? i : undefined
+}
+function setEmitter(i: number, name: string) {
+  edit(i, (b) => {
+    if (name) b.emitter = name
+    else delete b.emitter
+  })
+}
+function add() {
+  const p = props.parameter
+  const taken = new Set(p.bindings.filter((b) => !b.emitter).map((b) => b.property))
+  const bases = props.report?.bases ?? []
+  const there = can.value.properties.filter((x) => bases.some((b) => b.property === x && b.most !== 0))
+  const next = [...there, ...can.value.properties].find((x) => !taken.has(x)) ?? can.value.properties[0]
+  emit('change', (q) => q.bindings.push(binding(q, next)), true)
+}
+/** What is authored, and so stays the base whatever the parameter does. */
+function base(b: Binding): string {
+  const mine = (props.report?.bases ?? []).filter(
+    (x) => x.property === b.property && (!b.emitter || x.emitter === b.emitter),
+  )
+  if (!mine.length) return 'nothing there'
+  const least = Math.min(...mine.map((x) => x.least))
+  const most = Math.max(...mine.map((x) => x.most))
+  const range = least === most ? showNumber(least) : `${showNumber(least)}–${showNumber(most)}`
+  return `${range} ${mine[0].unit}`
+}
+const options = computed(() =>
+  typeOf(props.parameter) === 'flag' ? ['no', 'yes'] : (props.parameter.options ?? []),
+)
+</script>
+
+<template>
+  <div class="bindings">
+    <div v-for="(b, i) in parameter.bindings" :key="i" class="binding">
+      <div class="line">
+        <select
+          :value="b.mode"
+          :aria-label="`Binding ${i + 1}, how`"
+          @change="edit(i, (x) => (x.mode = ($event.target as HTMLSelectElement).value as Mode))"
+          @keydown.stop
+        >
+          <option v-for="m in can.modes" :key="m" :value="m">{{ words[m] }}</option>
+        </select>
+        <select
+          :value="b.property"
+          :aria-label="`Binding ${i + 1}, property`"
+          @change="edit(i, (x) => (x.property = ($event.target as HTMLSelectElement).value))"
+          @keydown.stop
+        >
+          <option v-for="x in can.properties" :key="x">{{ x }}</option>
+        </select>
+        <span class="quiet">{{ base(b) }}</span>
+        <button
+          class="drop"
+          :aria-label="`Take binding ${i + 1} away`"
+          @click="emit('change', (p) => p.bindings.splice(i, 1), true)"
+        >
+          ×
+        </button>
+      </div>
+      <div class="line">
+        <span class="quiet">on</span>
+        <select
+          :value="b.emitter ?? ''"
+          :aria-label="`Binding ${i + 1}, emitter`"
+          @change="setEmitter(i, ($event.target as HTMLSelectElement).value)"
+          @keydown.stop
+        >
+          <option value="">all emitters</option>
+          <option v-for="e in effect.emitters" :key="e.seed">{{ e.name }}</option>
+        </select>
+        <button
+          v-if="numeric(parameter)"
+          class="link"
+          :aria-expanded="open === i"
+          @click="b.remap ? (open = open === i ? undefined : i) : setCurve(i, true)"
+        >
+          {{ b.remap ? 'by a curve' : 'as it is' }}
+        </button>
+      </div>
+      <div v-if="b.each" class="line each">
+        <template v-for="(o, k) in options" :key="o">
+          <span class="quiet">{{ o }}</span>
+          <NumberField
+            :value="b.each[k] ?? 1"
+            :label="`Binding ${i + 1}, ${o}`"
+            unit=" "
+            :step="0.1"
+            @draft="edit(i, (x) => (x.each![k] = $event), false)"
+            @commit="edit(i, (x) => (x.each![k] = $event))"
+          />
+        </template>
+      </div>
+      <template v-if="b.remap && open === i && scalar(parameter)">
+        <div class="line">
+          <span class="quiet">{{ parameter.name }}</span>
+          <PairField
+            :value="b.remap.in"
+            :label="`Binding ${i + 1}, from`"
+            :unit="parameter.unit || ' '"
+            free
+            @draft="edit(i, (x) => (x.remap!.in = $event as Pair), false)"
+            @commit="edit(i, (x) => (x.remap!.in = $event as Pair))"
+          />
+          <span class="quiet">becomes</span>
+          <PairField
+            :value="b.remap.out"
+            :label="`Binding ${i + 1}, becomes`"
+            unit=" "
+            free
+            @draft="edit(i, (x) => (x.remap!.out = $event as Pair), false)"
+            @commit="edit(i, (x) => (x.remap!.out = $event as Pair))"
+          />
+          <label
+            ><input
+              type="checkbox"
+              :checked="b.remap.clamp !== false"
+              @change="
+                edit(i, (x) => {
+                  if (($event.target as HTMLInputElement).checked) delete x.remap!.clamp
+                  else x.remap!.clamp = false
+                })
+              "
+            />
+            clamped</label
+          >
+          <button class="link" @click="setCurve(i, false)">as it is</button>
+        </div>
+        <CurveLane
+          :keys="b.remap.shape ?? STRAIGHT"
+          label="shape"
+          over="its range"
+          unit=" "
+          :least="-10"
+          :most="10"
+          @draft="edit(i, (x) => (x.remap!.shape = $event), false)"
+          @commit="edit(i, (x) => (x.remap!.shape = $event))"
+        />
+      </template>
+    </div>
+    <button class="link" @click="add">+ acts on</button>
+  </div>
+</template>
+
+<style scoped>
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 2px 6px;
+  min-height: 28px;
+}
+.binding {
+  border-bottom: 1px solid var(--line);
+  padding: 1px 0;
+}
+.each {
+  padding-left: 12px;
+}
+select {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+  max-width: 118px;
+}
+.drop {
+  margin-left: auto;
+  min-width: 24px;
+  min-height: 24px;
+  color: var(--muted);
+}
+</style>

@@ -1,0 +1,247 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Datum, Effect, Parameter, ParameterType, Vector } from '../../api/bundle'
+import NumberField from '../../common/NumberField.vue'
+import ColourField from '../../effect/ColourField.vue'
+import { numeric, retyped, TYPES, typeOf, inWords } from './parameters'
+
+/** What game code is told of a parameter: name, type, default, bounds, step, unit and a sentence. */
+const props = defineProps<{ effect: Effect; parameter: Parameter; value: Datum }>()
+const emit = defineEmits<{
+  change: [edit: (p: Parameter) => void, save: boolean]
+  replace: [parameter: Parameter]
+  rename: [name: string]
+  remove: []
+}>()
+const p = computed(() => props.parameter)
+const type = computed(() => typeOf(p.value))
+const set = <K extends keyof Parameter>(key: K, value: Parameter[K] | undefined, save = true) =>
+  emit(
+    'change',
+    (x) => {
+      if (value === undefined) delete x[key]
+      else x[key] = value
+    },
+    save,
+  )
+const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
+const ticked = (event: Event) => (event.target as HTMLInputElement).checked || undefined
+function options(words: string) {
+  const list = words
+    .split(',')
+    .map((w) => w.trim())
+    .filter(Boolean)
+  emit(
+    'change',
+    (x) => {
+      x.options = list
+      if (!list.includes(x.default as string)) x.default = list[0] ?? ''
+      for (const b of x.bindings) b.each = list.map((_, i) => b.each?.[i] ?? 1)
+    },
+    true,
+  )
+}
+function axis(i: number, v: number, save: boolean) {
+  const next = [...(p.value.default as Vector)] as Vector
+  next[i] = v
+  set('default', next, save)
+}
+const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.value.default))
+</script>
+
+<template>
+  <div class="form">
+    <div class="field">
+      <span class="quiet">name</span>
+      <input
+        :value="p.name"
+        aria-label="Name of the parameter"
+        @change="emit('rename', text($event))"
+        @keydown.stop
+      />
+    </div>
+    <div class="field">
+      <span class="quiet">takes</span>
+      <select
+        :value="type"
+        aria-label="Type of the parameter"
+        @change="emit('replace', retyped(p, ($event.target as HTMLSelectElement).value as ParameterType))"
+        @keydown.stop
+      >
+        <option v-for="(words, t) in TYPES" :key="t" :value="t">{{ words }}</option>
+      </select>
+    </div>
+    <div v-if="type === 'choice'" class="field">
+      <span class="quiet">words</span>
+      <input
+        :value="p.options?.join(', ')"
+        aria-label="Words, with commas between them"
+        @change="options(text($event))"
+        @keydown.stop
+      />
+    </div>
+    <div class="field">
+      <span class="quiet">default</span>
+      <span>
+        <NumberField
+          v-if="numeric(p)"
+          :value="p.default as number"
+          label="Default"
+          :kind="type === 'whole' ? 'whole' : 'plain'"
+          :unit="p.unit || ' '"
+          :least="p.least"
+          :most="p.most"
+          @draft="set('default', $event, false)"
+          @commit="set('default', $event)"
+        />
+        <label v-else-if="type === 'flag'">
+          <input
+            type="checkbox"
+            :checked="p.default as boolean"
+            aria-label="Default"
+            @change="set('default', !!ticked($event))"
+          />
+          yes
+        </label>
+        <select
+          v-else-if="type === 'choice'"
+          :value="p.default"
+          aria-label="Default"
+          @change="set('default', ($event.target as HTMLSelectElement).value)"
+          @keydown.stop
+        >
+          <option v-for="o in p.options" :key="o">{{ o }}</option>
+        </select>
+        <template v-else-if="type === 'vector'">
+          <NumberField
+            v-for="(v, i) in p.default as Vector"
+            :key="i"
+            :value="v"
+            :label="`Default, ${['x', 'y', 'z'][i]}`"
+            :unit="i === 2 ? p.unit || ' ' : ' '"
+            @draft="axis(i, $event, false)"
+            @commit="axis(i, $event, true)"
+          />
+        </template>
+        <ColourField
+          v-else
+          :value="(p.default as string).padEnd(9, 'F')"
+          label="Default"
+          @draft="set('default', p.opacity ? $event : $event.slice(0, 7), false)"
+          @commit="set('default', p.opacity ? $event : $event.slice(0, 7))"
+        />
+      </span>
+    </div>
+    <button v-if="turned" class="link" @click="set('default', value)">
+      Make {{ inWords(value) }} the default
+    </button>
+    <div v-if="numeric(p)" class="field">
+      <span class="quiet">from, to</span>
+      <span>
+        <NumberField
+          :value="p.least ?? 0"
+          label="Least"
+          unit=" "
+          @draft="set('least', $event, false)"
+          @commit="set('least', $event)"
+        />
+        –
+        <NumberField
+          :value="p.most ?? 1"
+          label="Most"
+          :unit="p.unit || ' '"
+          @draft="set('most', $event, false)"
+          @commit="set('most', $event)"
+        />
+      </span>
+    </div>
+    <div v-if="type === 'vector'" class="field">
+      <span class="quiet">each axis up to</span>
+      <NumberField
+        :value="p.most ?? 1"
+        label="Most of each axis"
+        :unit="p.unit || ' '"
+        @commit="set('most', $event)"
+      />
+    </div>
+    <div v-if="numeric(p)" class="field">
+      <span class="quiet">in steps of</span>
+      <NumberField
+        :value="p.step ?? 0"
+        label="Step"
+        :unit="p.step ? p.unit || ' ' : 'any'"
+        :least="0"
+        :step="0.05"
+        @commit="set('step', $event || undefined)"
+      />
+    </div>
+    <div v-if="type !== 'flag' && type !== 'choice' && type !== 'colour'" class="field">
+      <span class="quiet">unit</span>
+      <input
+        class="short"
+        :value="p.unit"
+        aria-label="Unit of the parameter"
+        @change="set('unit', text($event))"
+        @keydown.stop
+      />
+    </div>
+    <label v-if="type === 'colour'" class="tick">
+      <input
+        type="checkbox"
+        :checked="p.opacity"
+        @change="set('opacity', ticked($event) as true | undefined)"
+      />
+      may be seen through
+    </label>
+    <label v-if="type === 'number'" class="tick">
+      <input type="checkbox" :checked="p.scale" @change="set('scale', ticked($event) as true | undefined)" />
+      scales the whole effect truly
+    </label>
+    <label class="tick">
+      <input
+        type="checkbox"
+        :checked="p.byGame"
+        @change="set('byGame', ticked($event) as true | undefined)"
+      />
+      game code sets it
+    </label>
+    <textarea
+      :value="p.description"
+      rows="2"
+      maxlength="1000"
+      aria-label="What it is for, in a sentence"
+      placeholder="What it is for, in a sentence"
+      @change="set('description', text($event))"
+      @keydown.stop
+    />
+    <button class="link" @click="emit('remove')">Take {{ p.name }} away</button>
+  </div>
+</template>
+
+<style scoped>
+input:not([type='checkbox']),
+textarea,
+select {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: var(--card);
+  padding: 1px 5px;
+}
+input:not([type='checkbox']) {
+  width: 132px;
+}
+input.short {
+  width: 60px;
+}
+textarea {
+  width: 100%;
+  resize: vertical;
+  margin-top: 4px;
+}
+.tick {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 24px;
+}
+</style>

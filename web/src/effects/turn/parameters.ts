@@ -1,0 +1,138 @@
+import type { Binding, Datum, Effect, Mode, Parameter, ParameterType } from '../../api/bundle'
+import type { ParameterReport } from '../../api/client'
+import { showNumber } from '../../common/numberText'
+
+/** The properties that parameters can act on, in the order of the acts; names as in files. */
+export const PROPERTIES = [
+  'count',
+  'rate',
+  'per unit',
+  'delay',
+  'shape',
+  'offset',
+  'spread',
+  'speed',
+  'lifetime',
+  'size',
+  'rotation',
+  'spin',
+  'opacity',
+  'colour',
+  'brightness',
+  'gravity',
+  'drag',
+  'force',
+  'force reach',
+  'force place',
+  'barrier',
+  'bounce',
+  'trail',
+]
+
+export const TYPES: Record<ParameterType, string> = {
+  number: 'a number',
+  whole: 'a whole number',
+  flag: 'yes or no',
+  choice: 'one of several words',
+  vector: 'three numbers',
+  colour: 'a colour',
+}
+
+export const typeOf = (p: Parameter): ParameterType => p.type ?? 'number'
+export const scalar = (p: Parameter) => !['vector', 'colour'].includes(typeOf(p))
+export const numeric = (p: Parameter) => ['number', 'whole'].includes(typeOf(p))
+
+/** Which properties a parameter can act on, and how. */
+export function actsOn(p: Parameter): { properties: string[]; modes: Mode[] } {
+  switch (typeOf(p)) {
+    case 'colour':
+      return { properties: ['colour'], modes: ['multiply', 'replace'] }
+    case 'vector':
+      return { properties: ['offset', 'gravity', 'shape'], modes: ['add', 'replace'] }
+    default:
+      return {
+        properties: PROPERTIES.filter((x) => x !== 'colour'),
+        modes: ['multiply', 'divide', 'add', 'replace'],
+      }
+  }
+}
+
+/** A binding as it usually is: a number multiplies, a vector adds. */
+export function binding(p: Parameter, property: string, emitter?: string): Binding {
+  const { modes } = actsOn(p)
+  const b: Binding = { property, mode: modes[0] }
+  if (emitter) b.emitter = emitter
+  const steps = typeOf(p) === 'flag' ? 2 : (p.options?.length ?? 0)
+  if (steps) b.each = Array.from({ length: steps }, () => 1)
+  return b
+}
+
+/** A parameter to begin with, under a name that is free. */
+export function fresh(effect: Effect, wish: string): Parameter {
+  const taken = new Set(effect.parameters.map((p) => p.name))
+  let name = wish
+  for (let n = 2; taken.has(name); n++) name = `${wish} ${n}`
+  return { name, default: 1, least: 0, most: 4, step: 0.05, unit: '×', description: '', bindings: [] }
+}
+
+/** The same parameter as one of another type: what no longer fits is left out. */
+export function retyped(p: Parameter, type: ParameterType): Parameter {
+  const base: Parameter = { name: p.name, default: 0, unit: p.unit, description: p.description, bindings: [] }
+  if (p.byGame) base.byGame = true
+  if (type !== 'number') base.type = type
+  const number = typeof p.default === 'number' ? p.default : 1
+  if (type === 'number')
+    Object.assign(base, { default: number, least: p.least ?? 0, most: p.most ?? Math.max(4, number) })
+  if (type === 'whole') {
+    const least = Math.floor(p.least ?? 0)
+    const most = Math.ceil(p.most ?? 10)
+    Object.assign(base, { least, most, default: Math.min(most, Math.max(least, Math.round(number))) })
+  }
+  if (type === 'flag') base.default = false
+  if (type === 'choice') Object.assign(base, { default: 'one', options: ['one', 'other'] })
+  if (type === 'vector') Object.assign(base, { default: [0, 0, 0], most: 10 })
+  if (type === 'colour') base.default = '#FFFFFF'
+  const steps = type === 'flag' ? 2 : type === 'choice' ? 2 : 0
+  const { properties, modes } = actsOn(base)
+  base.bindings = p.bindings
+    .filter((b) => properties.includes(b.property))
+    .map((b) => {
+      const next: Binding = { property: b.property, mode: modes.includes(b.mode) ? b.mode : modes[0] }
+      if (b.emitter) next.emitter = b.emitter
+      if (steps) next.each = [1, 1]
+      else if (b.remap && ['number', 'whole'].includes(type)) next.remap = b.remap
+      return next
+    })
+  return base
+}
+
+type Measured = ParameterReport['usual'][number]
+const WHATS = ['count', 'size', 'speed', 'reach', 'presence'] as const
+
+/**
+ * How strongly an emitter answers: every number that changes, as a factor of the usual. Means of what was born are told only
+ * where something was, and where they are meant to change or change by more than chance would.
+ */
+export function strengths(
+  usual: Measured,
+  low: Measured,
+  high: Measured,
+  bound: string[],
+): { what: string; words: string }[] {
+  return WHATS.flatMap((what) => {
+    const mean = what === 'size' || what === 'speed'
+    const [u, a, b] = [usual[what], low[what], high[what]]
+    const ends = mean ? [low.count ? a : u, high.count ? b : u] : [a, b]
+    if (!u) return a || b ? [{ what, words: `${what} ${short(a)}–${short(b)}` }] : []
+    const least = mean && !bound.includes(what) ? 0.2 : 0.01
+    if (ends.every((v) => Math.abs(v / u - 1) < least)) return []
+    return [{ what, words: `${what} ${short(ends[0] / u)}–${short(ends[1] / u)} ×` }]
+  })
+}
+export const short = (v: number) => showNumber(Number(v.toPrecision(v < 1 ? 2 : 3)))
+
+export function inWords(v: Datum | undefined): string {
+  if (typeof v === 'number') return showNumber(v)
+  if (typeof v === 'boolean') return v ? 'yes' : 'no'
+  return Array.isArray(v) ? v.map(showNumber).join(', ') : (v ?? '')
+}
