@@ -40,6 +40,8 @@ class ApiDescription {
             Map.entry("ResponsesRequest", Set.of("ropes", "drafts")),
             Map.entry("WiringRequest", Set.of("recorded", "drafts")),
             Map.entry("EffectRequest", Set.of("drafts")),
+            Map.entry("ContractView", Set.of("against")),
+            Map.entry("NewVersion", Set.of("note")),
             Map.entry("FeedsRequest", Set.of("drafts")),
             Map.entry("FeedsView", Set.of("reach")),
             Map.entry("FeedReport", Set.of("least", "most", "lowest", "highest")),

@@ -84,6 +84,11 @@ public record Pull(
         return new Pull(event, phase, subject, tags, value, payload, other, seed);
     }
 
+    /** Returns the same as a pull of another event. */
+    public Pull called(String other) {
+        return new Pull(other, phase, subject, tags, value, payload, velocity, seed);
+    }
+
     public Pull with(Map<String, Datum> other) {
         return new Pull(event, phase, subject, tags, value, other, velocity, seed);
     }

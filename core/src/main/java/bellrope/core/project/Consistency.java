@@ -1,5 +1,6 @@
 package bellrope.core.project;
 
+import bellrope.core.contract.Version;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
@@ -41,6 +42,7 @@ public final class Consistency {
         check.unique("/channels", project.channels().stream().map(Channel::name).toList());
         check.unique("/places", project.places().stream().map(Place::name).toList());
         check.unique("/ropes", project.ropes().stream().map(Rope::name).toList());
+        check.unique("/versions", project.versions().stream().map(Version::name).toList());
         check.effects(project);
         check.ropes(project);
         return List.copyOf(check.problems);

@@ -1,14 +1,24 @@
 package bellrope.core.project;
 
+import bellrope.core.contract.Alias;
+import bellrope.core.contract.Contract;
+import bellrope.core.contract.Version;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Sprite;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Place;
+import bellrope.core.rope.Companion;
+import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Rope;
 import bellrope.core.value.Demand;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * Everything of one game. Its names may disagree while work is going on; {@link Consistency} says where.
@@ -19,6 +29,7 @@ import java.util.Optional;
  * @param ropes at most 10,000, answering in this order
  * @param channels at most 200
  * @param places at most 500
+ * @param versions of the contract that were handed over, the first first, at most 200
  */
 public record Project(
         String name,
@@ -28,7 +39,8 @@ public record Project(
         List<Effect> effects,
         List<Rope> ropes,
         List<Channel> channels,
-        List<Place> places) {
+        List<Place> places,
+        List<Version> versions) {
     public Project {
         Demand.name("name", name);
         sprites = Demand.atMost("sprites", sprites, 255);
@@ -37,6 +49,20 @@ public record Project(
         ropes = Demand.atMost("ropes", ropes, 10_000);
         channels = Demand.atMost("channels", channels, 200);
         places = Demand.atMost("places", places, 500);
+        versions = Demand.atMost("versions", versions, 200);
+    }
+
+    /** A project that nothing was handed over of yet. */
+    public Project(
+            String name,
+            Settings settings,
+            List<Sprite> sprites,
+            List<EventType> events,
+            List<Effect> effects,
+            List<Rope> ropes,
+            List<Channel> channels,
+            List<Place> places) {
+        this(name, settings, sprites, events, effects, ropes, channels, places, List.of());
     }
 
     /** A project without channels and places. */
@@ -71,18 +97,88 @@ public record Project(
     }
 
     public Project withRopes(List<Rope> others) {
-        return new Project(name, settings, sprites, events, effects, others, channels, places);
+        return new Project(name, settings, sprites, events, effects, others, channels, places, versions);
     }
 
     public Project withSprites(List<Sprite> others) {
-        return new Project(name, settings, others, events, effects, ropes, channels, places);
+        return new Project(name, settings, others, events, effects, ropes, channels, places, versions);
     }
 
     public Project withEffects(List<Effect> others) {
-        return new Project(name, settings, sprites, events, others, ropes, channels, places);
+        return new Project(name, settings, sprites, events, others, ropes, channels, places, versions);
     }
 
     public Project withEvents(List<EventType> others) {
-        return new Project(name, settings, sprites, others, effects, ropes, channels, places);
+        return new Project(name, settings, sprites, others, effects, ropes, channels, places, versions);
+    }
+
+    public Project withChannels(List<Channel> others) {
+        return new Project(name, settings, sprites, events, effects, ropes, others, places, versions);
+    }
+
+    public Project withPlaces(List<Place> others) {
+        return new Project(name, settings, sprites, events, effects, ropes, channels, others, versions);
+    }
+
+    public Project withSettings(Settings other) {
+        return new Project(name, other, sprites, events, effects, ropes, channels, places, versions);
+    }
+
+    public Project withVersions(List<Version> others) {
+        return new Project(name, settings, sprites, events, effects, ropes, channels, places, others);
+    }
+
+    /** Returns what game code may rely on as things stand. */
+    public Contract contract() {
+        Map<String, List<String>> notices = new LinkedHashMap<>();
+        Set<String> announced = new TreeSet<>();
+        for (Rope rope : ropes) {
+            for (Companion companion : rope.companions()) {
+                if (companion instanceof Companion.Notice notice) {
+                    notices.computeIfAbsent(notice.name(), n -> new ArrayList<>())
+                            .add(rope.name());
+                }
+            }
+            for (FollowUp later : rope.followUps()) {
+                later.notice()
+                        .ifPresent(n -> notices.computeIfAbsent(n, x -> new ArrayList<>())
+                                .add(rope.name()));
+                later.announce().ifPresent(announced::add);
+            }
+        }
+        return new Contract(
+                events,
+                channels,
+                effects.stream()
+                        .map(e -> new Contract.Turnable(
+                                e.name(),
+                                e.description(),
+                                e.looping(),
+                                e.parameters().stream()
+                                        .map(p -> p.withBindings(List.of()))
+                                        .toList()))
+                        .toList(),
+                notices.entrySet().stream()
+                        .map(n -> new Contract.Notice(n.getKey(), n.getValue()))
+                        .toList(),
+                List.copyOf(announced));
+    }
+
+    /** Returns the contract that was handed over last; empty when none was. */
+    public Optional<Version> lastVersion() {
+        return versions.isEmpty() ? Optional.empty() : Optional.of(versions.get(versions.size() - 1));
+    }
+
+    /**
+     * Returns this project with its contract handed over under a name. Former names that did for the last version are let go;
+     * those given up since stay for this one.
+     */
+    public Project handedOver(String version, String note) {
+        String last = lastVersion().map(Version::name).orElse("");
+        List<Alias> kept =
+                settings.aliases().stream().filter(a -> a.since().equals(last)).toList();
+        List<Version> all = new ArrayList<>(versions);
+        all.add(new Version(version, note, contract()));
+        return withVersions(all).withSettings(settings.withAliases(kept));
     }
 }

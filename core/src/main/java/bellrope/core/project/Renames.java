@@ -1,5 +1,7 @@
 package bellrope.core.project;
 
+import bellrope.core.contract.Alias;
+import bellrope.core.contract.Contract;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
@@ -17,6 +19,7 @@ import bellrope.core.rope.Source;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
 import bellrope.core.value.Datum;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -33,9 +36,10 @@ public final class Renames {
     public static Project event(Project p, String from, String to) {
         UnaryOperator<String> name = swap(from, to);
         return ropes(
-                p.withEvents(p.events().stream()
-                        .map(e -> e.name().equals(from) ? e.named(to) : e)
-                        .toList()),
+                alias(p, Alias.Kind.EVENT, "", from, to)
+                        .withEvents(p.events().stream()
+                                .map(e -> e.name().equals(from) ? e.named(to) : e)
+                                .toList()),
                 d -> {
                     d.when = new When(name.apply(d.when.event()), d.when.value(), d.when.match(), d.when.conditions());
                     d.limits = until(d.limits, name);
@@ -48,13 +52,14 @@ public final class Renames {
 
     public static Project field(Project p, String event, String from, String to) {
         UnaryOperator<String> name = swap(from, to);
-        Project renamed = p.withEvents(p.events().stream()
-                .map(e -> e.name().equals(event)
-                        ? e.withFields(e.fields().stream()
-                                .map(f -> f.name().equals(from) ? named(f, to) : f)
-                                .toList())
-                        : e)
-                .toList());
+        Project renamed = alias(p, Alias.Kind.FIELD, event, from, to)
+                .withEvents(p.events().stream()
+                        .map(e -> e.name().equals(event)
+                                ? e.withFields(e.fields().stream()
+                                        .map(f -> f.name().equals(from) ? named(f, to) : f)
+                                        .toList())
+                                : e)
+                        .toList());
         return ropes(renamed, d -> {
             if (!d.when.event().equals(event)) {
                 return;
@@ -156,7 +161,7 @@ public final class Renames {
                         e.parameters(),
                         e.tries()))
                 .toList();
-        return ropes(p.withEffects(effects), d -> {
+        return ropes(alias(p, Alias.Kind.EFFECT, "", from, to).withEffects(effects), d -> {
             d.play = d.play.map(name);
             Run run = d.run;
             d.run = new Run(
@@ -212,7 +217,7 @@ public final class Renames {
                                 e.tries().stream().map(t -> tried(t, from, to)).toList())
                         : e)
                 .toList();
-        return ropes(p.withEffects(effects), d -> {
+        return ropes(alias(p, Alias.Kind.PARAMETER, effect, from, to).withEffects(effects), d -> {
             if (d.play.equals(Optional.of(effect))) {
                 d.feeds = d.feeds.stream().map(f -> renamed(f, swap(from, to))).toList();
             }
@@ -240,8 +245,7 @@ public final class Renames {
         List<Channel> channels = p.channels().stream()
                 .map(c -> c.name().equals(from) ? c.named(to) : c)
                 .toList();
-        Project renamed = new Project(
-                p.name(), p.settings(), p.sprites(), p.events(), p.effects(), p.ropes(), channels, p.places());
+        Project renamed = alias(p, Alias.Kind.CHANNEL, "", from, to).withChannels(channels);
         return ropes(
                 renamed,
                 d -> sources(d, s -> s instanceof Source.Channel c ? new Source.Channel(name.apply(c.channel())) : s));
@@ -251,13 +255,68 @@ public final class Renames {
         List<Place> places = p.places().stream()
                 .map(x -> x.name().equals(from) ? new Place(to, x.position()) : x)
                 .toList();
-        Project renamed = new Project(
-                p.name(), p.settings(), p.sprites(), p.events(), p.effects(), p.ropes(), p.channels(), places);
+        Project renamed = p.withPlaces(places);
         return ropes(renamed, d -> {
             Where w = d.where;
             d.where =
                     new Where(w.anchor(), w.follow(), w.place().map(swap(from, to)), w.offset(), w.frame(), w.depth());
         });
+    }
+
+    /**
+     * Notes the former name, once anything was handed over: what it was called before follows on, and a name that is taken up
+     * again is a former one no more.
+     */
+    private static Project alias(Project p, Alias.Kind kind, String within, String from, String to) {
+        if (p.versions().isEmpty()) {
+            return p;
+        }
+        List<Alias> aliases = new ArrayList<>();
+        for (Alias a : p.settings().aliases()) {
+            boolean same = a.kind() == kind && a.within().equals(within);
+            boolean inside = kind == Alias.Kind.EVENT && a.kind() == Alias.Kind.FIELD
+                    || kind == Alias.Kind.EFFECT && a.kind() == Alias.Kind.PARAMETER;
+            if (same && a.from().equals(to)) {
+                continue;
+            }
+            aliases.add(
+                    same && a.to().equals(from)
+                            ? new Alias(kind, within, a.from(), to, a.since())
+                            : inside && a.within().equals(from)
+                                    ? new Alias(a.kind(), to, a.from(), a.to(), a.since())
+                                    : a);
+        }
+        String last = p.lastVersion().orElseThrow().name();
+        boolean known = known(p.lastVersion().orElseThrow().contract(), p, kind, within, from);
+        if (known) {
+            aliases.add(new Alias(kind, within, from, to, last));
+        }
+        return p.withSettings(p.settings().withAliases(aliases));
+    }
+
+    // Whether the last version had something of that name: what came after it nobody relies on.
+    private static boolean known(Contract last, Project p, Alias.Kind kind, String within, String name) {
+        return switch (kind) {
+            case EVENT -> last.event(name).isPresent();
+            case CHANNEL -> last.channel(name).isPresent();
+            case EFFECT -> last.effect(name).isPresent();
+            case FIELD ->
+                last.event(former(p, Alias.Kind.EVENT, within))
+                        .flatMap(e -> e.field(name))
+                        .isPresent();
+            case PARAMETER ->
+                last.effect(former(p, Alias.Kind.EFFECT, within))
+                        .flatMap(e -> e.parameter(name))
+                        .isPresent();
+        };
+    }
+
+    private static String former(Project p, Alias.Kind kind, String name) {
+        return p.settings().aliases().stream()
+                .filter(a -> a.kind() == kind && a.to().equals(name))
+                .map(Alias::from)
+                .findFirst()
+                .orElse(name);
     }
 
     private static UnaryOperator<String> swap(String from, String to) {

@@ -1,7 +1,9 @@
 package bellrope.core.project;
 
+import bellrope.core.contract.Alias;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Pace;
+import java.util.List;
 
 /**
  * What holds for a whole project.
@@ -12,8 +14,16 @@ import bellrope.core.value.Pace;
  * @param particleLimit most live particles on a stage, 1 to 200,000; births beyond it are swallowed and counted
  * @param screen what overdraw is measured on
  * @param comfort caps on what shakes and flashes
+ * @param aliases former names that game code may still use, at most 500
  */
-public record Settings(Pace pace, double metresPerUnit, long seed, int particleLimit, Screen screen, Comfort comfort) {
+public record Settings(
+        Pace pace,
+        double metresPerUnit,
+        long seed,
+        int particleLimit,
+        Screen screen,
+        Comfort comfort,
+        List<Alias> aliases) {
     public static final Settings USUAL = new Settings(Pace.SIXTY, 1, 1, 20_000);
 
     /**
@@ -54,6 +64,11 @@ public record Settings(Pace pace, double metresPerUnit, long seed, int particleL
         }
     }
 
+    /** Settings without former names. */
+    public Settings(Pace pace, double metresPerUnit, long seed, int particleLimit, Screen screen, Comfort comfort) {
+        this(pace, metresPerUnit, seed, particleLimit, screen, comfort, List.of());
+    }
+
     /** Settings with the usual caps. */
     public Settings(Pace pace, double metresPerUnit, long seed, int particleLimit, Screen screen) {
         this(pace, metresPerUnit, seed, particleLimit, screen, Comfort.USUAL);
@@ -71,5 +86,10 @@ public record Settings(Pace pace, double metresPerUnit, long seed, int particleL
         Demand.within("metresPerUnit", metresPerUnit, 0.001, 1000);
         Demand.within("seed", seed, 0, HIGHEST_SEED);
         Demand.within("particleLimit", particleLimit, 1, 200_000);
+        aliases = Demand.atMost("aliases", aliases, 500);
+    }
+
+    public Settings withAliases(List<Alias> others) {
+        return new Settings(pace, metresPerUnit, seed, particleLimit, screen, comfort, others);
     }
 }

@@ -107,9 +107,12 @@ public record Account(
      */
     public record Fed(int feed, String parameter, String field, Datum given, Datum value, boolean held) {
         String inWords() {
-            return parameter + " " + rounded(value) + (given.equals(value) ? " " : " from ")
-                    + (given.equals(value) ? "by " + field : field + " " + rounded(given))
-                    + (held ? ", held at the parameter's bound" : "");
+            String bound = held ? ", held at the parameter's bound" : "";
+            if (field.startsWith("always")) {
+                return parameter + " always " + rounded(value) + bound;
+            }
+            return parameter + " " + rounded(value)
+                    + (field.equals("chance") ? " by chance" : " from " + field + " " + rounded(given)) + bound;
         }
 
         private static String rounded(Datum value) {

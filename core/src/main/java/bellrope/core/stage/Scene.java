@@ -24,6 +24,7 @@ final class Scene {
     private final Map<String, List<Rope>> listeners = new HashMap<>();
     private final Map<String, List<Rope>> resets = new HashMap<>();
     private Project project;
+    private Formerly formerly;
     int now;
 
     /** @param over told of each instance that is over or taken off */
@@ -33,6 +34,7 @@ final class Scene {
 
     void take(Project next) {
         project = next;
+        formerly = new Formerly(next.settings().aliases());
         world.take(next);
         limiter.take(next.ropes());
         events.clear();
@@ -50,6 +52,11 @@ final class Scene {
 
     Project project() {
         return project;
+    }
+
+    /** Returns the former names that still do. */
+    Formerly formerly() {
+        return formerly;
     }
 
     Pace pace() {

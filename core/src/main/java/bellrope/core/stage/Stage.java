@@ -1,5 +1,6 @@
 package bellrope.core.stage;
 
+import bellrope.core.contract.Alias;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Parameter;
 import bellrope.core.event.EventType;
@@ -83,21 +84,23 @@ public final class Stage {
         return pull(pull, 0);
     }
 
-    private Account pull(Pull pull, int depth) {
+    private Account pull(Pull given, int depth) {
         int number = ++pulls;
+        List<String> said = new ArrayList<>();
+        Pull pull = scene.formerly().pull(given, said);
         EventType event = scene.event(pull.event());
         if (event == null) {
             Problem unknown = new Problem(
                     "/type",
                     '"' + pull.event() + '"',
                     "the name of a known event" + Words.nearest(pull.event(), scene.eventNames()));
-            return account(number, pull, List.of(unknown), List.of(), List.of());
+            return account(number, pull, List.of(unknown), said, List.of());
         }
         List<Problem> refused = event.check(pull);
         if (!refused.isEmpty()) {
-            return account(number, pull, refused, List.of(), List.of());
+            return account(number, pull, refused, said, List.of());
         }
-        List<String> said = new ArrayList<>(Decision.notes(event, pull));
+        said.addAll(Decision.notes(event, pull));
         scene.resets(pull.event()).forEach(scene.limiter::reset);
         List<Rope> ropes = scene.listeners(pull.event());
         place(event, pull, ropes);
@@ -195,7 +198,8 @@ public final class Stage {
      *
      * @throws Refused if there is no channel of that name, or the value is not finite
      */
-    public void publish(String channel, double value) {
+    public void publish(String given, double value) {
+        String channel = scene.formerly().name(Alias.Kind.CHANNEL, "", given);
         if (!scene.world.has(channel)) {
             throw new Refused(
                     "channel",
@@ -234,8 +238,9 @@ public final class Stage {
         return knob(instance, parameter);
     }
 
-    private Knob knob(Playing instance, String parameter) {
+    private Knob knob(Playing instance, String given) {
         Effect effect = scene.ensemble.effect(instance).orElseThrow();
+        String parameter = scene.formerly().name(Alias.Kind.PARAMETER, effect.name(), given);
         Parameter wanted = effect.parameter(parameter)
                 .orElseThrow(() -> new Refused(
                         "parameter",

@@ -1,5 +1,8 @@
 package bellrope.format.json;
 
+import bellrope.core.contract.Alias;
+import bellrope.core.contract.Contract;
+import bellrope.core.contract.Version;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Sprite;
 import bellrope.core.event.Channel;
@@ -64,8 +67,9 @@ public final class Bundle {
         List<Rope> ropes = thing.list("ropes", RopeJson::read);
         List<Channel> channels = thing.has("channels") ? thing.list("channels", EventJson::readChannel) : List.of();
         List<Place> places = thing.has("places") ? thing.list("places", EventJson::readPlace) : List.of();
-        Project project =
-                thing.make(() -> new Project(name, settings, sprites, events, effects, ropes, channels, places));
+        List<Version> versions = thing.has("versions") ? thing.list("versions", ContractJson::readVersion) : List.of();
+        Project project = thing.make(
+                () -> new Project(name, settings, sprites, events, effects, ropes, channels, places, versions));
         if (project != null) {
             problems.addAll(Consistency.problems(project));
         }
@@ -111,7 +115,8 @@ public final class Bundle {
                     return t.make(() -> new Settings.Comfort(shake, flash));
                 })
                 .orElse(Settings.Comfort.USUAL);
-        return thing.make(() -> new Settings(new Pace(stepsPerSecond), metres, seed, limit, screen, comfort));
+        List<Alias> aliases = thing.has("aliases") ? thing.list("aliases", ContractJson::readAlias) : List.of();
+        return thing.make(() -> new Settings(new Pace(stepsPerSecond), metres, seed, limit, screen, comfort, aliases));
     }
 
     /** Reads one effect on its own; its sprites are not looked up. */
@@ -137,6 +142,11 @@ public final class Bundle {
     /** Reads one place on its own. */
     public static Read<Place> readPlace(JsonNode node) {
         return part(node, EventJson::readPlace);
+    }
+
+    /** Reads one version of the contract on its own. */
+    public static Read<Version> readVersion(JsonNode node) {
+        return part(node, ContractJson::readVersion);
     }
 
     /** Reads one sprite on its own. */
@@ -175,6 +185,14 @@ public final class Bundle {
         return EventJson.write(place);
     }
 
+    public static ObjectNode write(Contract contract) {
+        return ContractJson.write(contract);
+    }
+
+    public static ObjectNode write(Version version) {
+        return ContractJson.write(version);
+    }
+
     public static ObjectNode write(Sprite sprite) {
         ObjectNode node = Json.object();
         node.put("name", sprite.name());
@@ -206,6 +224,10 @@ public final class Bundle {
             comfort.set("shake", Json.number(settings.comfort().shake()));
             comfort.set("flash", Json.number(settings.comfort().flash()));
         }
+        if (!settings.aliases().isEmpty()) {
+            ArrayNode aliases = node.putArray("aliases");
+            settings.aliases().forEach(a -> aliases.add(ContractJson.write(a)));
+        }
         return node;
     }
 
@@ -230,6 +252,10 @@ public final class Bundle {
         if (!project.places().isEmpty()) {
             ArrayNode places = node.putArray("places");
             project.places().forEach(place -> places.add(write(place)));
+        }
+        if (!project.versions().isEmpty()) {
+            ArrayNode versions = node.putArray("versions");
+            project.versions().forEach(version -> versions.add(write(version)));
         }
         return JsonText.pretty(node);
     }

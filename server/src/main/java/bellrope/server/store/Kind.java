@@ -11,7 +11,8 @@ public enum Kind {
     EFFECT,
     ROPE,
     CHANNEL,
-    PLACE;
+    PLACE,
+    VERSION;
 
     public String word() {
         return name().toLowerCase(Locale.ROOT);

@@ -134,6 +134,9 @@ public class ProjectStore {
         for (int i = 0; i < from.places().size(); i++) {
             add(tx, project, Kind.PLACE, Bundle.write(from.places().get(i)), i);
         }
+        for (int i = 0; i < from.versions().size(); i++) {
+            add(tx, project, Kind.VERSION, Bundle.write(from.versions().get(i)), i);
+        }
         Rows.countChange(tx, project);
     }
 
@@ -293,17 +296,23 @@ public class ProjectStore {
     /**
      * Makes a change that the whole project follows, such as a name: every part that it alters is saved, together.
      *
-     * @param change returns the project as it shall be, with as many parts of each kind, in the same order
+     * @param change returns the project as it shall be, with as many parts of each kind, in the same order; versions may be
+     *     added
      */
     public synchronized Change rework(long project, UnaryOperator<Project> change) {
         Snapshot before = get(project);
         Project after = change.apply(before.project());
         List<Edit> edits = new ArrayList<>();
+        rework(edits, before.parts(Kind.SETTINGS), List.of(after.settings()), Bundle::write);
         rework(edits, before.parts(Kind.EVENT), after.events(), Bundle::write);
         rework(edits, before.parts(Kind.EFFECT), after.effects(), Bundle::write);
         rework(edits, before.parts(Kind.ROPE), after.ropes(), Bundle::write);
         rework(edits, before.parts(Kind.CHANNEL), after.channels(), Bundle::write);
         rework(edits, before.parts(Kind.PLACE), after.places(), Bundle::write);
+        for (int i = before.parts(Kind.VERSION).size(); i < after.versions().size(); i++) {
+            edits.add(new Edit(
+                    null, Kind.VERSION, 0, Bundle.write(after.versions().get(i)), null));
+        }
         return edits.isEmpty() ? new Change(List.of(), before) : change(project, edits);
     }
 

@@ -1,5 +1,6 @@
 package bellrope.server.store;
 
+import bellrope.core.contract.Version;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Sprite;
 import bellrope.core.event.Channel;
@@ -30,7 +31,7 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
     /**
      * A part, read.
      *
-     * @param value Settings, Sprite, EventType, Effect, Rope, Channel or Place
+     * @param value Settings, Sprite, EventType, Effect, Rope, Channel, Place or Version
      */
     public record Part(
             long id,
@@ -75,6 +76,7 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
             case EVENT -> body(Bundle.readEvent(body), EventType::name, Bundle::write);
             case CHANNEL -> body(Bundle.readChannel(body), Channel::name, Bundle::write);
             case PLACE -> body(Bundle.readPlace(body), Place::name, Bundle::write);
+            case VERSION -> body(Bundle.readVersion(body), Version::name, Bundle::write);
             case SPRITE -> body(Bundle.readSprite(body), Sprite::name, Bundle::write);
             case SETTINGS -> body(Bundle.readSettings(body), settings -> "settings", Bundle::write);
         };
@@ -115,7 +117,8 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
                 values(Kind.EFFECT, Effect.class, drafts),
                 values(Kind.ROPE, Rope.class, drafts),
                 values(Kind.CHANNEL, Channel.class, drafts),
-                values(Kind.PLACE, Place.class, drafts));
+                values(Kind.PLACE, Place.class, drafts),
+                values(Kind.VERSION, Version.class, drafts));
     }
 
     private <T> List<T> values(Kind kind, Class<T> type, Map<Long, Object> drafts) {

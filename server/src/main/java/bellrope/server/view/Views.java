@@ -148,6 +148,42 @@ public final class Views {
 
     public record NewProject(String name) {}
 
+    /**
+     * What game code may rely on.
+     *
+     * @param contract as it stands, as in a bundle
+     * @param versions that were handed over, the last first
+     * @param aliases former names that still do
+     * @param against name of the version that it is compared with; null when none was handed over
+     * @param differences from that version
+     * @param breaks how many of them break game code
+     * @param version what the contract is called as it stands
+     */
+    public record ContractView(
+            JsonNode contract,
+            List<VersionView> versions,
+            List<AliasView> aliases,
+            String against,
+            List<DifferenceView> differences,
+            int breaks,
+            String version) {}
+
+    /** A contract that was handed over. */
+    public record VersionView(long part, String name, String note, String at) {}
+
+    /** A former name that still does. */
+    public record AliasView(String kind, String within, String from, String to, String since) {}
+
+    /**
+     * One thing that differs.
+     *
+     * @param kind {@code added}, {@code changed}, {@code removed} or {@code renamed}
+     */
+    public record DifferenceView(String kind, String what, String before, String after, boolean breaks, String why) {}
+
+    /** A version to be handed over. */
+    public record NewVersion(String name, String note) {}
+
     /** A body that stands in for a saved part without being saved. */
     public record Draft(long part, JsonNode body) {}
 

@@ -1,0 +1,374 @@
+package bellrope.core.contract;
+
+import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Type;
+import bellrope.core.event.Channel;
+import bellrope.core.event.EventType;
+import bellrope.core.event.Field;
+import bellrope.core.value.Range;
+import bellrope.core.value.Words;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+
+/**
+ * One thing that differs between two contracts, and whether it breaks game code that was written against the earlier one.
+ *
+ * @param kind of difference
+ * @param what such as {@code event courier.landed, field speed}
+ * @param before in words; empty where there was nothing
+ * @param after in words; empty where there is nothing now
+ * @param breaks whether code against the earlier contract does something else, or no longer compiles
+ * @param why in a sentence part
+ */
+public record Difference(Kind kind, String what, String before, String after, boolean breaks, String why) {
+    /** How two contracts differ. */
+    public enum Kind {
+        ADDED,
+        CHANGED,
+        REMOVED,
+        RENAMED
+    }
+
+    /**
+     * Returns what differs.
+     *
+     * @param aliases former names that still do
+     */
+    public static List<Difference> between(Contract before, Contract after, List<Alias> aliases) {
+        Looking looking = new Looking(aliases);
+        looking.events(before, after);
+        looking.channels(before, after);
+        looking.effects(before, after);
+        looking.notices(before, after);
+        return List.copyOf(looking.found);
+    }
+
+    private static final class Looking {
+        private final List<Difference> found = new ArrayList<>();
+        private final List<Alias> aliases;
+
+        private Looking(List<Alias> aliases) {
+            this.aliases = aliases;
+        }
+
+        private void add(Kind kind, String what, String before, String after, boolean breaks, String why) {
+            found.add(new Difference(kind, what, before, after, breaks, why));
+        }
+
+        private void changed(String what, Object before, Object after, boolean breaks, String why) {
+            if (!Objects.equals(before, after)) {
+                add(Kind.CHANGED, what, String.valueOf(before), String.valueOf(after), breaks, why);
+            }
+        }
+
+        // The present name of something, as far as renames tell.
+        private String now(Alias.Kind kind, String within, String name) {
+            for (Alias alias : aliases) {
+                if (alias.kind() == kind
+                        && alias.within().equals(within)
+                        && alias.from().equals(name)) {
+                    return alias.to();
+                }
+            }
+            return name;
+        }
+
+        private void renamed(String what, String from, String to) {
+            if (!from.equals(to)) {
+                add(Kind.RENAMED, what, from, to, false, "the former name still does for this version");
+            }
+        }
+
+        private void events(Contract before, Contract after) {
+            Set<String> met = new HashSet<>();
+            for (EventType was : before.events()) {
+                String name = now(Alias.Kind.EVENT, "", was.name());
+                EventType is = after.event(name).orElse(null);
+                if (is == null) {
+                    add(Kind.REMOVED, "event " + was.name(), "there", "", true, "code that announces it is refused");
+                    continue;
+                }
+                met.add(name);
+                String what = "event " + name;
+                renamed(what, was.name(), name);
+                changed(
+                        what + ", shape",
+                        was.shape().name().toLowerCase(),
+                        is.shape().name().toLowerCase(),
+                        true,
+                        "it is announced in another way");
+                changed(
+                        what + ", weight",
+                        was.weight(),
+                        is.weight(),
+                        false,
+                        "how much it matters is not code's business");
+                changed(what + ", description", was.description(), is.description(), false, "words only");
+                values(what, was, is);
+                fields(what, name, was, is);
+            }
+            for (EventType is : after.events()) {
+                if (!met.contains(is.name())) {
+                    add(Kind.ADDED, "event " + is.name(), "", "there", false, "nobody announces it yet");
+                }
+            }
+        }
+
+        private void values(String what, EventType was, EventType is) {
+            for (String value : was.values()) {
+                if (!is.values().contains(value)) {
+                    add(Kind.REMOVED, what + ", value " + value, "there", "", true, "code that sets it is refused");
+                }
+            }
+            for (String value : is.values()) {
+                if (!was.values().contains(value)) {
+                    add(Kind.ADDED, what + ", value " + value, "", "there", false, "nobody sets it yet");
+                }
+            }
+        }
+
+        private void fields(String what, String event, EventType was, EventType is) {
+            Set<String> met = new HashSet<>();
+            for (Field old : was.fields()) {
+                String name = now(Alias.Kind.FIELD, event, old.name());
+                Field field = is.field(name).orElse(null);
+                String at = what + ", field " + name;
+                if (field == null) {
+                    add(
+                            Kind.REMOVED,
+                            what + ", field " + old.name(),
+                            old.expects(),
+                            "",
+                            true,
+                            "a payload that still carries it is refused");
+                    continue;
+                }
+                met.add(name);
+                renamed(at, old.name(), name);
+                field(at, old, field);
+            }
+            for (Field field : is.fields()) {
+                if (!met.contains(field.name())) {
+                    add(
+                            Kind.ADDED,
+                            what + ", field " + field.name(),
+                            "",
+                            field.expects(),
+                            true,
+                            "a payload without it is refused");
+                }
+            }
+        }
+
+        private void field(String at, Field was, Field is) {
+            if (was instanceof Field.Number a && is instanceof Field.Number b) {
+                changed(at + ", unit", a.unit(), b.unit(), true, "the same number means something else");
+                changed(
+                        at + ", range",
+                        range(a.range()),
+                        range(b.range()),
+                        false,
+                        "values beyond are taken as they are");
+            } else if (was instanceof Field.Choice a && is instanceof Field.Choice b) {
+                for (String option : a.options()) {
+                    if (!b.options().contains(option)) {
+                        add(
+                                Kind.REMOVED,
+                                at + ", option " + option,
+                                "there",
+                                "",
+                                true,
+                                "code that sends it is refused");
+                    }
+                }
+                for (String option : b.options()) {
+                    if (!a.options().contains(option)) {
+                        add(Kind.ADDED, at + ", option " + option, "", "there", false, "nobody sends it yet");
+                    }
+                }
+            } else if (was instanceof Field.Vector a && is instanceof Field.Vector b) {
+                changed(
+                        at + ", meaning",
+                        a.meaning().name().toLowerCase().replace('_', ' '),
+                        b.meaning().name().toLowerCase().replace('_', ' '),
+                        true,
+                        "the same three numbers mean something else");
+            } else if (was.getClass() != is.getClass()) {
+                changed(at + ", type", was.expects(), is.expects(), true, "a value of the former type is refused");
+            }
+        }
+
+        private void channels(Contract before, Contract after) {
+            Set<String> met = new HashSet<>();
+            for (Channel was : before.channels()) {
+                String name = now(Alias.Kind.CHANNEL, "", was.name());
+                Channel is = after.channel(name).orElse(null);
+                if (is == null) {
+                    add(Kind.REMOVED, "channel " + was.name(), "there", "", true, "code that publishes it is refused");
+                    continue;
+                }
+                met.add(name);
+                String what = "channel " + name;
+                renamed(what, was.name(), name);
+                changed(what + ", unit", was.unit(), is.unit(), true, "the same number means something else");
+                changed(
+                        what + ", range",
+                        range(was.range()),
+                        range(is.range()),
+                        false,
+                        "values beyond are taken as they are");
+                changed(
+                        what + ", usual",
+                        Words.number(was.usual()),
+                        Words.number(is.usual()),
+                        false,
+                        "until it is published");
+                changed(what + ", description", was.description(), is.description(), false, "words only");
+            }
+            for (Channel is : after.channels()) {
+                if (!met.contains(is.name())) {
+                    add(
+                            Kind.ADDED,
+                            "channel " + is.name(),
+                            "",
+                            "there",
+                            false,
+                            "it has its usual value until published");
+                }
+            }
+        }
+
+        private void effects(Contract before, Contract after) {
+            Set<String> met = new HashSet<>();
+            for (Contract.Turnable was : before.effects()) {
+                String name = now(Alias.Kind.EFFECT, "", was.name());
+                Contract.Turnable is = after.effect(name).orElse(null);
+                if (is == null) {
+                    add(Kind.REMOVED, "effect " + was.name(), "there", "", true, "code that turns it finds it no more");
+                    continue;
+                }
+                met.add(name);
+                String what = "effect " + name;
+                renamed(what, was.name(), name);
+                changed(what + ", description", was.description(), is.description(), false, "words only");
+                changed(
+                        what + ", course",
+                        was.looping() ? "looping" : "one-shot",
+                        is.looping() ? "looping" : "one-shot",
+                        false,
+                        "ropes decide how it is played");
+                parameters(what, name, was, is);
+            }
+            for (Contract.Turnable is : after.effects()) {
+                if (!met.contains(is.name())) {
+                    add(Kind.ADDED, "effect " + is.name(), "", "there", false, "nobody turns it yet");
+                }
+            }
+        }
+
+        private void parameters(String what, String effect, Contract.Turnable was, Contract.Turnable is) {
+            Set<String> met = new HashSet<>();
+            for (Parameter old : was.parameters()) {
+                String name = now(Alias.Kind.PARAMETER, effect, old.name());
+                Parameter p = is.parameter(name).orElse(null);
+                if (p == null) {
+                    add(
+                            Kind.REMOVED,
+                            what + ", parameter " + old.name(),
+                            old.type().expects(),
+                            "",
+                            true,
+                            "code that sets it is refused");
+                    continue;
+                }
+                met.add(name);
+                String at = what + ", parameter " + name;
+                renamed(at, old.name(), name);
+                parameter(at, old, p);
+            }
+            for (Parameter p : is.parameters()) {
+                if (!met.contains(p.name())) {
+                    add(
+                            Kind.ADDED,
+                            what + ", parameter " + p.name(),
+                            "",
+                            p.type().expects(),
+                            false,
+                            "it has its default until set");
+                }
+            }
+        }
+
+        private void parameter(String at, Parameter was, Parameter is) {
+            if (was.type().getClass() != is.type().getClass()) {
+                changed(
+                        at + ", type",
+                        was.type().expects(),
+                        is.type().expects(),
+                        true,
+                        "a value of the former type is refused");
+                return;
+            }
+            changed(at + ", unit", was.unit(), is.unit(), true, "the same number means something else");
+            if (was.type() instanceof Type.Choice a && is.type() instanceof Type.Choice b) {
+                for (String option : a.options()) {
+                    if (!b.options().contains(option)) {
+                        add(Kind.REMOVED, at + ", option " + option, "there", "", true, "code that sets it is refused");
+                    }
+                }
+                for (String option : b.options()) {
+                    if (!a.options().contains(option)) {
+                        add(Kind.ADDED, at + ", option " + option, "", "there", false, "nobody sets it yet");
+                    }
+                }
+            } else {
+                boolean colour = was.type() instanceof Type.Colour a
+                        && is.type() instanceof Type.Colour b
+                        && a.opacity()
+                        && !b.opacity();
+                changed(
+                        at + ", takes",
+                        was.type().expects(),
+                        is.type().expects(),
+                        colour,
+                        colour ? "a colour with opacity is refused" : "what lies beyond is held at the bound");
+            }
+            changed(
+                    at + ", default",
+                    was.standard().inWords(),
+                    is.standard().inWords(),
+                    false,
+                    "until something sets it");
+            changed(at + ", description", was.description(), is.description(), false, "words only");
+        }
+
+        private void notices(Contract before, Contract after) {
+            List<String> was =
+                    before.notices().stream().map(Contract.Notice::name).toList();
+            List<String> is =
+                    after.notices().stream().map(Contract.Notice::name).toList();
+            told("notice ", was, is);
+            told("announced event ", before.announced(), after.announced());
+        }
+
+        private void told(String what, List<String> was, List<String> is) {
+            for (String name : was) {
+                if (!is.contains(name)) {
+                    add(Kind.REMOVED, what + name, "there", "", true, "code that waits for it waits for ever");
+                }
+            }
+            for (String name : is) {
+                if (!was.contains(name)) {
+                    add(Kind.ADDED, what + name, "", "there", false, "nobody listens yet");
+                }
+            }
+        }
+
+        private static String range(Range range) {
+            return Words.number(range.least()) + " to " + Words.number(range.most());
+        }
+    }
+}

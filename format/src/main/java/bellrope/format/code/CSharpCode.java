@@ -1,0 +1,183 @@
+package bellrope.format.code;
+
+import bellrope.core.contract.Alias;
+import bellrope.format.code.Call.Doc;
+import bellrope.format.code.Call.Does;
+import bellrope.format.code.Call.Takes;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** C# 8 and later: one static class with everything in it. */
+final class CSharpCode extends Code {
+    private static final Set<String> RESERVED = Set.of(
+            ("abstract as base bool break byte case catch char checked class const continue decimal default delegate do double else "
+                            + "enum event explicit extern false finally fixed float for foreach goto if implicit in int interface "
+                            + "internal is lock long namespace new null object operator out override params private protected "
+                            + "public readonly ref return sbyte sealed short sizeof stackalloc static string struct switch this "
+                            + "throw true try typeof uint ulong unchecked unsafe ushort using virtual void volatile while var "
+                            + "record dynamic async await System Vec Bell Obsolete Version Word")
+                    .split(" "));
+
+    CSharpCode(List<Alias> aliases) {
+        super(RESERVED, aliases);
+    }
+
+    @Override
+    void begin(String project, String id, String version) {
+        line("// The contract of ", plain(project), ", version ", plain(version), ".");
+        line("// Generated; a change here is lost.");
+        line("using System.Collections.Generic;");
+        line();
+        line("public static class ", id);
+        line("{");
+        in();
+        line("public const string Version = ", quoted(version), ";");
+        line();
+        summary(Doc.of("Where calls go; implement it once over the link that the game has."), List.of());
+        line("public interface Bell");
+        line("{");
+        in();
+        line(
+                "void Pull(string name, string phase, string subject, string? value, Dictionary<string, object> payload);");
+        line("void Publish(string channel, double value);");
+        line("void Set(long instance, string parameter, object value);");
+        out();
+        line("}");
+        line();
+        summary(Doc.of("Three numbers; y is up."), List.of());
+        line("public readonly struct Vec");
+        line("{");
+        in();
+        line("public readonly double X, Y, Z;");
+        line("public Vec(double x, double y, double z) { X = x; Y = y; Z = z; }");
+        out();
+        line("}");
+    }
+
+    @Override
+    void end() {
+        out();
+        line("}");
+    }
+
+    private static String xml(String text) {
+        return plain(text).replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
+    }
+
+    private void summary(Doc doc, List<Takes> takes) {
+        List<String> lines = new ArrayList<>();
+        doc.lines().forEach(l -> lines.addAll(List.of(l.split("\\R"))));
+        if (!lines.isEmpty()) {
+            line("/// <summary>", xml(String.join(" ", lines)), "</summary>");
+        }
+        for (Takes t : takes) {
+            line("/// <param name=\"", t.id(), "\">", xml(t.words()), "</param>");
+        }
+        doc.instead().ifPresent(present -> line("[System.Obsolete(", quoted("called " + present + " now"), ")]"));
+    }
+
+    @Override
+    void group(String id, Doc doc) {
+        line();
+        summary(doc, List.of());
+        line("public static class ", id);
+        line("{");
+        in();
+    }
+
+    @Override
+    void endGroup() {
+        out();
+        line("}");
+    }
+
+    @Override
+    void constant(String id, String value, Doc doc) {
+        summary(doc, List.of());
+        line("public const string ", id, " = ", quoted(value), ";");
+    }
+
+    @Override
+    void constant(String id, double value, Doc doc) {
+        summary(doc, List.of());
+        line("public const double ", id, " = ", number(value), ";");
+    }
+
+    @Override
+    void words(String id, Map<String, String> words, Doc doc) {
+        line();
+        summary(doc, List.of());
+        line("public readonly struct ", id);
+        line("{");
+        in();
+        line("public readonly string Word;");
+        line("private ", id, "(string word) { Word = word; }");
+        words.forEach(
+                (name, word) -> line("public static readonly ", id, " ", name, " = new ", id, "(", quoted(word), ");"));
+        out();
+        line("}");
+    }
+
+    @Override
+    void call(Call call) {
+        line();
+        summary(call.doc(), call.takes());
+        List<String> takes = new ArrayList<>(List.of("Bell bell"));
+        if (call.does() instanceof Does.Set) {
+            takes.add("long instance");
+        }
+        call.takes().forEach(t -> takes.add(type(t) + " " + t.id()));
+        String name = Character.toUpperCase(call.name().charAt(0)) + call.name().substring(1);
+        line("public static void ", name, "(", String.join(", ", takes), ")");
+        line("{");
+        in();
+        if (call.does() instanceof Does.Pull pull) {
+            boolean state = pull.phase().equals("set");
+            line("var payload = new Dictionary<string, object>();");
+            for (Takes t : call.takes().subList(state ? 2 : 1, call.takes().size())) {
+                line("payload[", quoted(t.name()), "] = ", passed(t), ";");
+            }
+            line(
+                    "bell.Pull(",
+                    quoted(pull.event()),
+                    ", ",
+                    quoted(pull.phase()),
+                    ", ",
+                    call.takes().get(0).id(),
+                    ", ",
+                    state ? passed(call.takes().get(1)) : "null",
+                    ", payload);");
+        } else if (call.does() instanceof Does.Publish publish) {
+            line("bell.Publish(", quoted(publish.channel()), ", value);");
+        } else if (call.does() instanceof Does.Set set) {
+            line(
+                    "bell.Set(instance, ",
+                    quoted(set.parameter()),
+                    ", ",
+                    passed(call.takes().get(0)),
+                    ");");
+        }
+        out();
+        line("}");
+    }
+
+    private static String type(Takes t) {
+        return switch (t.kind()) {
+            case NUMBER -> "double";
+            case FLAG -> "bool";
+            case WORD -> t.of();
+            case TEXT -> "string";
+            case VECTOR -> "Vec";
+        };
+    }
+
+    private static String passed(Takes t) {
+        return switch (t.kind()) {
+            case WORD -> t.id() + ".Word";
+            case VECTOR -> "new double[] { " + t.id() + ".X, " + t.id() + ".Y, " + t.id() + ".Z }";
+            default -> t.id();
+        };
+    }
+}

@@ -1,0 +1,61 @@
+package bellrope.format.code;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One typed call of the generated code.
+ *
+ * @param name as an identifier
+ * @param doc above it
+ * @param takes in order
+ * @param does what it passes on
+ */
+record Call(String name, Doc doc, List<Takes> takes, Does does) {
+    /**
+     * Words above something.
+     *
+     * @param lines without marks of any language
+     * @param instead what to use in place of a former name; empty for a present one
+     */
+    record Doc(List<String> lines, Optional<String> instead) {
+        static Doc of(String... lines) {
+            return new Doc(List.of(lines).stream().filter(l -> !l.isBlank()).toList(), Optional.empty());
+        }
+
+        Doc formerly(String present) {
+            return new Doc(lines, Optional.of(present));
+        }
+    }
+
+    /**
+     * Something that a call takes.
+     *
+     * @param id as an identifier
+     * @param name as the contract calls it
+     * @param words what it is and may be
+     * @param of the type of its words; empty for other kinds
+     */
+    record Takes(String id, String name, Kind kind, String words, String of) {}
+
+    /** What can be taken. */
+    enum Kind {
+        NUMBER,
+        FLAG,
+        WORD,
+        TEXT,
+        VECTOR
+    }
+
+    /** What a call passes on. */
+    sealed interface Does {
+        /** Pulls an event; of a state the first taken is its value. */
+        record Pull(String event, String phase) implements Does {}
+
+        /** Publishes a channel. */
+        record Publish(String channel) implements Does {}
+
+        /** Sets a parameter of a running instance. */
+        record Set(String parameter) implements Does {}
+    }
+}

@@ -1,0 +1,197 @@
+package bellrope.format.code;
+
+import bellrope.core.contract.Alias;
+import bellrope.format.code.Call.Doc;
+import bellrope.format.code.Call.Does;
+import bellrope.format.code.Call.Takes;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** C++17: one header with one namespace. */
+final class CppCode extends Code {
+    private static final Set<String> RESERVED = Set.of(
+            ("alignas alignof and and_eq asm auto bitand bitor bool break case catch char char16_t char32_t class compl const constexpr "
+                            + "const_cast continue decltype default delete do double dynamic_cast else enum explicit export extern "
+                            + "false float for friend goto if inline int long mutable namespace new noexcept not not_eq nullptr "
+                            + "operator or or_eq private protected public register reinterpret_cast return short signed sizeof "
+                            + "static static_assert static_cast struct switch template this thread_local throw true try typedef "
+                            + "typeid typename union unsigned using virtual void volatile wchar_t while xor xor_eq std Vec Bell "
+                            + "Value Payload VERSION NULL EOF INFINITY NAN TRUE FALSE word bell payload instance")
+                    .split(" "));
+
+    CppCode(List<Alias> aliases) {
+        super(RESERVED, aliases);
+    }
+
+    // Other than in the others, a letter beyond ASCII is written as its bytes in UTF-8; octal, because hex digits never
+    // end.
+    static String literal(String text) {
+        StringBuilder literal = new StringBuilder("\"");
+        for (byte b : text.getBytes(StandardCharsets.UTF_8)) {
+            int c = b & 0xFF;
+            if (c == '"' || c == '\\') {
+                literal.append('\\').append((char) c);
+            } else if (c < ' ' || c > '~' || c == '?') {
+                literal.append(String.format("\\%03o", c));
+            } else {
+                literal.append((char) c);
+            }
+        }
+        return literal.append('"').toString();
+    }
+
+    @Override
+    void begin(String project, String id, String version) {
+        line("// The contract of ", plain(project), ", version ", plain(version), ".");
+        line("// Generated; a change here is lost.");
+        line("#pragma once");
+        line();
+        line("#include <cstdint>");
+        line("#include <string>");
+        line("#include <utility>");
+        line("#include <variant>");
+        line("#include <vector>");
+        line();
+        line("namespace ", id, " {");
+        line();
+        line("inline constexpr const char* VERSION = ", literal(version), ";");
+        line();
+        comment(Doc.of("Three numbers; y is up."), List.of(), "", "");
+        line("struct Vec {");
+        in();
+        line("double x, y, z;");
+        out();
+        line("};");
+        line();
+        line("using Value = std::variant<double, bool, std::string, Vec>;");
+        line("using Payload = std::vector<std::pair<std::string, Value>>;");
+        line();
+        comment(Doc.of("Where calls go; implement it once over the link that the game has."), List.of(), "", "");
+        line("struct Bell {");
+        in();
+        line("virtual ~Bell() = default;");
+        line("virtual void pull(const std::string& event, const std::string& phase, const std::string& subject,"
+                + " const std::string& value, const Payload& payload) = 0;");
+        line("virtual void publish(const std::string& channel, double value) = 0;");
+        line("virtual void set(std::int64_t instance, const std::string& parameter, const Value& value) = 0;");
+        out();
+        line("};");
+    }
+
+    @Override
+    void end() {
+        line();
+        line("}");
+    }
+
+    private void above(Doc doc, List<Takes> takes) {
+        comment(doc, takes, "@param ", "");
+    }
+
+    private static String deprecated(Doc doc) {
+        return doc.instead()
+                .map(present -> "[[deprecated(" + literal("called " + present + " now") + ")]] ")
+                .orElse("");
+    }
+
+    @Override
+    void group(String id, Doc doc) {
+        line();
+        above(doc, List.of());
+        line("namespace ", deprecated(doc), id, " {");
+        in();
+    }
+
+    @Override
+    void endGroup() {
+        out();
+        line("}");
+    }
+
+    @Override
+    void constant(String id, String value, Doc doc) {
+        above(doc, List.of());
+        line(deprecated(doc), "inline constexpr const char* ", id, " = ", literal(value), ";");
+    }
+
+    @Override
+    void constant(String id, double value, Doc doc) {
+        above(doc, List.of());
+        line(deprecated(doc), "inline constexpr double ", id, " = ", number(value), ";");
+    }
+
+    @Override
+    void words(String id, Map<String, String> words, Doc doc) {
+        line();
+        above(doc, List.of());
+        line("enum class ", id, " { ", String.join(", ", words.keySet()), " };");
+        line("inline const char* word(", id, " value) {");
+        in();
+        line("switch (value) {");
+        in();
+        words.forEach((name, word) -> line("case ", id, "::", name, ": return ", literal(word), ";"));
+        out();
+        line("}");
+        line("return \"\";");
+        out();
+        line("}");
+    }
+
+    @Override
+    void call(Call call) {
+        line();
+        above(call.doc(), call.takes());
+        List<String> takes = new ArrayList<>(List.of("Bell& bell"));
+        if (call.does() instanceof Does.Set) {
+            takes.add("std::int64_t instance");
+        }
+        call.takes().forEach(t -> takes.add(type(t) + " " + t.id()));
+        line(deprecated(call.doc()), "inline void ", call.name(), "(", String.join(", ", takes), ") {");
+        in();
+        if (call.does() instanceof Does.Pull pull) {
+            boolean state = pull.phase().equals("set");
+            line("Payload payload;");
+            for (Takes t : call.takes().subList(state ? 2 : 1, call.takes().size())) {
+                line("payload.emplace_back(", literal(t.name()), ", ", passed(t), ");");
+            }
+            line(
+                    "bell.pull(",
+                    literal(pull.event()),
+                    ", ",
+                    literal(pull.phase()),
+                    ", ",
+                    call.takes().get(0).id(),
+                    ", ",
+                    state ? passed(call.takes().get(1)) : "std::string()",
+                    ", payload);");
+        } else if (call.does() instanceof Does.Publish publish) {
+            line("bell.publish(", literal(publish.channel()), ", value);");
+        } else if (call.does() instanceof Does.Set set) {
+            line(
+                    "bell.set(instance, ",
+                    literal(set.parameter()),
+                    ", ",
+                    passed(call.takes().get(0)),
+                    ");");
+        }
+        out();
+        line("}");
+    }
+
+    private static String type(Takes t) {
+        return switch (t.kind()) {
+            case NUMBER -> "double";
+            case FLAG -> "bool";
+            case WORD -> t.of();
+            case TEXT -> "const std::string&";
+            case VECTOR -> "Vec";
+        };
+    }
+
+    private static String passed(Takes t) {
+        return t.kind() == Call.Kind.WORD ? "std::string(word(" + t.id() + "))" : t.id();
+    }
+}

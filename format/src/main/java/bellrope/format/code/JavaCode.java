@@ -1,0 +1,182 @@
+package bellrope.format.code;
+
+import bellrope.core.contract.Alias;
+import bellrope.format.code.Call.Doc;
+import bellrope.format.code.Call.Does;
+import bellrope.format.code.Call.Takes;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Java 17: one final class with everything in it. */
+final class JavaCode extends Code {
+    private static final Set<String> RESERVED = Set.of(
+            ("abstract assert boolean break byte case catch char class const continue default do double else enum extends final "
+                            + "finally float for goto if implements import instanceof int interface long native new package "
+                            + "private protected public return short static strictfp super switch synchronized this throw throws "
+                            + "transient try void volatile while true false null var record yield sealed permits String Object "
+                            + "Map Vec Bell Double Boolean Deprecated Override VERSION")
+                    .split(" "));
+
+    JavaCode(List<Alias> aliases) {
+        super(RESERVED, aliases);
+    }
+
+    @Override
+    void begin(String project, String id, String version) {
+        line("import java.util.LinkedHashMap;");
+        line("import java.util.Map;");
+        line();
+        comment(
+                Doc.of(
+                        "The contract of " + project + ", version " + version + ".",
+                        "Generated; a change here is lost."),
+                List.of(),
+                "",
+                "");
+        line("public final class ", id, " {");
+        in();
+        line("public static final String VERSION = ", quoted(version), ";");
+        line();
+        line("private ", id, "() {}");
+        line();
+        comment(Doc.of("Where calls go; implement it once over the link that the game has."), List.of(), "", "");
+        line("public interface Bell {");
+        in();
+        line("void pull(String event, String phase, String subject, String value, Map<String, Object> payload);");
+        line();
+        line("void publish(String channel, double value);");
+        line();
+        line("void set(long instance, String parameter, Object value);");
+        out();
+        line("}");
+        line();
+        comment(Doc.of("Three numbers; y is up."), List.of(), "", "");
+        line("public record Vec(double x, double y, double z) {}");
+    }
+
+    @Override
+    void end() {
+        out();
+        line("}");
+    }
+
+    @Override
+    void group(String id, Doc doc) {
+        line();
+        above(doc, List.of());
+        line("public static final class ", id, " {");
+        in();
+        line("private ", id, "() {}");
+    }
+
+    @Override
+    void endGroup() {
+        out();
+        line("}");
+    }
+
+    private void above(Doc doc, List<Takes> takes) {
+        comment(doc, takes, "@param ", "@deprecated ");
+        if (doc.instead().isPresent()) {
+            line("@Deprecated");
+        }
+    }
+
+    @Override
+    void constant(String id, String value, Doc doc) {
+        line();
+        above(doc, List.of());
+        line("public static final String ", id, " = ", quoted(value), ";");
+    }
+
+    @Override
+    void constant(String id, double value, Doc doc) {
+        line();
+        above(doc, List.of());
+        line("public static final double ", id, " = ", number(value), ";");
+    }
+
+    @Override
+    void words(String id, Map<String, String> words, Doc doc) {
+        line();
+        above(doc, List.of());
+        line("public enum ", id, " {");
+        in();
+        List<String> each = new ArrayList<>();
+        words.forEach((name, word) -> each.add(name + "(" + quoted(word) + ")"));
+        for (int i = 0; i < each.size(); i++) {
+            line(each.get(i), i < each.size() - 1 ? "," : ";");
+        }
+        line();
+        line("public final String word;");
+        line();
+        line(id, "(String word) {");
+        in();
+        line("this.word = word;");
+        out();
+        line("}");
+        out();
+        line("}");
+    }
+
+    @Override
+    void call(Call call) {
+        line();
+        above(call.doc(), call.takes());
+        List<String> takes = new ArrayList<>(List.of("Bell bell"));
+        if (call.does() instanceof Does.Set) {
+            takes.add("long instance");
+        }
+        call.takes().forEach(t -> takes.add(type(t) + " " + t.id()));
+        line("public static void ", call.name(), "(", String.join(", ", takes), ") {");
+        in();
+        if (call.does() instanceof Does.Pull pull) {
+            boolean state = pull.phase().equals("set");
+            line("Map<String, Object> payload = new LinkedHashMap<>();");
+            for (Takes t : call.takes().subList(state ? 2 : 1, call.takes().size())) {
+                line("payload.put(", quoted(t.name()), ", ", passed(t), ");");
+            }
+            line(
+                    "bell.pull(",
+                    quoted(pull.event()),
+                    ", ",
+                    quoted(pull.phase()),
+                    ", ",
+                    call.takes().get(0).id(),
+                    ", ",
+                    state ? passed(call.takes().get(1)) : "null",
+                    ", payload);");
+        } else if (call.does() instanceof Does.Publish publish) {
+            line("bell.publish(", quoted(publish.channel()), ", value);");
+        } else if (call.does() instanceof Does.Set set) {
+            line(
+                    "bell.set(instance, ",
+                    quoted(set.parameter()),
+                    ", ",
+                    passed(call.takes().get(0)),
+                    ");");
+        }
+        out();
+        line("}");
+    }
+
+    private static String type(Takes t) {
+        return switch (t.kind()) {
+            case NUMBER -> "double";
+            case FLAG -> "boolean";
+            case WORD -> t.of();
+            case TEXT -> "String";
+            case VECTOR -> "Vec";
+        };
+    }
+
+    private static String passed(Takes t) {
+        return switch (t.kind()) {
+            case WORD -> t.id() + ".word";
+            case VECTOR -> "new double[] {" + t.id() + ".x(), " + t.id() + ".y(), " + t.id() + ".z()}";
+            default -> t.id();
+        };
+    }
+}

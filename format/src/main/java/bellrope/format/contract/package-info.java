@@ -1,0 +1,2 @@
+/** The contract in open formats: AsyncAPI 3 and JSON Schema 2020-12. */
+package bellrope.format.contract;
