@@ -37,15 +37,22 @@ onMounted(async () => {
 })
 useKeys({ '/': () => search.value?.focus() })
 
-const keys = computed(() => (route.path === '/effects' ? EFFECT_KEYS : ROPE_KEYS))
+const keys = computed(() =>
+  route.path === '/effects' ? EFFECT_KEYS : route.path === '/handoff' ? HANDOFF_KEYS : ROPE_KEYS,
+)
 function leaveFind() {
   find.value = ''
   search.value?.blur()
 }
 
+const FINDS: Record<string, string> = {
+  '/effects': 'Find an effect',
+  '/handoff': 'Find in the contract',
+}
 const VIEWS = [
   { path: '/', name: 'Ropes' },
   { path: '/effects', name: 'Effects' },
+  { path: '/handoff', name: 'Handoff' },
 ]
 const EFFECT_KEYS = [
   ['↑ ↓', 'effect before, effect after'],
@@ -61,6 +68,13 @@ const EFFECT_KEYS = [
   ['P', 'hold or run the take'],
   [', .', 'one frame back, one on'],
   ['/', 'find an effect'],
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+]
+const HANDOFF_KEYS = [
+  ['↑ ↓', 'version before, version after'],
+  ['L', 'the next language or format'],
+  ['/', 'find in the contract'],
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
 ]
@@ -117,7 +131,7 @@ const ROPE_KEYS = [
         class="find"
         type="search"
         placeholder="Find  /"
-        :aria-label="route.path === '/effects' ? 'Find an effect' : 'Find a rope'"
+        :aria-label="FINDS[route.path] ?? 'Find a rope'"
         @keydown.escape="leaveFind"
       />
       <el-popover trigger="click" placement="bottom-end" :width="260" :show-arrow="false">

@@ -10,6 +10,7 @@ const router = createRouter({
   routes: [
     { path: '/', component: RopesView },
     { path: '/effects', component: () => import('./effects/EffectsView.vue') },
+    { path: '/handoff', component: () => import('./handoff/HandoffView.vue') },
   ],
 })
 

@@ -27,6 +27,7 @@ export type ChangesView = Schemas['ChangesView']
 export type ParameterReport = Schemas['ParameterReport']
 export type FeedsView = Schemas['FeedsView']
 export type Recorded = Schemas['Recorded']
+export type ContractView = Schemas['ContractView']
 export type Refusal = Schemas['Refusal']
 export type Problem = Schemas['Problem']
 
@@ -90,6 +91,16 @@ export const api = {
       `/projects/${project}/accounts?reader=${reader}&words=${encodeURIComponent(words)}&most=200`,
     ),
   accountsPath: (project: number) => `/api/projects/${project}/accounts/lines?reader=${reader}`,
+  contract: (project: number, against?: string) =>
+    json<ContractView>(
+      'GET',
+      `/projects/${project}/contract${against ? `?against=${encodeURIComponent(against)}` : ''}`,
+    ),
+  handOver: (project: number, name: string, note: string) =>
+    json<Saved>('POST', `/projects/${project}/versions`, { name, note }),
+  /** Where a file of the contract is: `asyncapi`, `schema` or `code/` and a language. */
+  contractPath: (project: number, file: string, version?: string) =>
+    `/api/projects/${project}/contract/${file}${version ? `?version=${encodeURIComponent(version)}` : ''}`,
   importBundle: (project: number, text: string) =>
     json<ProjectLine>('PUT', `/projects/${project}/bundle`, text),
   exportPath: (project: number) => `/api/projects/${project}/bundle`,

@@ -341,6 +341,16 @@ export const useProject = defineStore('project', () => {
     })
   }
 
+  /** Hands the contract over under a name. */
+  async function handOver(called: string, note: string): Promise<boolean> {
+    return inOrder(async () => {
+      const before = parts.value
+      const saved = await attempt(() => api.handOver(id.value, called, note))
+      if (saved?.parts.length) settle(saved, before)
+      return !!saved
+    })
+  }
+
   async function add(kind: Kind, body: unknown): Promise<number | undefined> {
     return (await change([{ kind, body }]))?.[0].id
   }
@@ -400,6 +410,7 @@ export const useProject = defineStore('project', () => {
     saveDrafts,
     change,
     rename,
+    handOver,
     add,
     remove,
     keepTheirs,

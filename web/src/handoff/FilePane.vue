@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { api } from '../api/client'
+import { useProject } from '../project/useProject'
+
+/** The contract as files: source text per language, and the open formats. */
+const props = defineProps<{ version?: string; changed: number }>()
+const format = defineModel<string>('format', { required: true })
+const project = useProject()
+
+const path = computed(() => api.contractPath(project.id, format.value, props.version))
+const text = ref('')
+const file = ref('')
+const failure = ref('')
+const copied = ref(false)
+watch(
+  [path, () => props.changed],
+  async () => {
+    const asked = path.value
+    try {
+      const response = await fetch(asked)
+      const body = await response.text()
+      if (asked !== path.value) return
+      if (!response.ok) throw new Error(JSON.parse(body).detail ?? response.statusText)
+      text.value = body
+      file.value = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? ''
+      failure.value = ''
+    } catch (e) {
+      failure.value =
+        e instanceof TypeError
+          ? 'The server does not answer; this is what it said last.'
+          : (e as Error).message
+    }
+  },
+  { immediate: true },
+)
+async function copy() {
+  await navigator.clipboard.writeText(text.value)
+  copied.value = true
+  setTimeout(() => (copied.value = false), 1500)
+}
+</script>
+
+<script lang="ts">
+export const FORMATS = [
+  ['code/java', 'Java'],
+  ['code/csharp', 'C#'],
+  ['code/cpp', 'C++'],
+  ['code/typescript', 'TypeScript'],
+  ['asyncapi', 'AsyncAPI'],
+  ['schema', 'JSON Schema'],
+] as const
+</script>
+
+<template>
+  <aside aria-label="Files">
+    <header>
+      <span class="words" role="group" aria-label="Language or format">
+        <button
+          v-for="[key, words] in FORMATS"
+          :key="key"
+          :aria-pressed="format === key"
+          @click="format = key"
+        >
+          {{ words }}
+        </button>
+      </span>
+      <p>
+        <b>{{ file }}</b>
+        <span class="quiet">{{ version ? `version ${version}` : 'as it stands' }}</span>
+        <a class="link" :href="path" :download="file">download</a>
+        <button class="link" @click="copy">{{ copied ? 'copied' : 'copy' }}</button>
+      </p>
+      <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
+    </header>
+    <pre tabindex="0" :aria-label="`Text of ${file}`">{{ text }}</pre>
+  </aside>
+</template>
+
+<style scoped>
+aside {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  min-height: 0;
+  border-left: 1px solid var(--line);
+}
+header {
+  padding: 6px 14px;
+  border-bottom: 1px solid var(--line);
+}
+.words {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+}
+.words button {
+  color: var(--muted);
+  border-bottom: 2px solid transparent;
+  min-height: 26px;
+}
+.words button[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  border-color: var(--bronze);
+}
+p {
+  display: flex;
+  align-items: baseline;
+  gap: 10px;
+  margin: 6px 0 2px;
+}
+.failure {
+  color: var(--vermilion);
+}
+pre {
+  flex: 1;
+  margin: 0;
+  padding: 10px 14px;
+  overflow: auto;
+  background: var(--card);
+  font:
+    12px/1.45 'DejaVu Sans Mono',
+    monospace;
+  tab-size: 4;
+}
+</style>
