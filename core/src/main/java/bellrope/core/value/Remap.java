@@ -36,7 +36,9 @@ public record Remap(Range in, double from, double to, boolean clamp, Curve shape
         double share = (given - in.least()) / (in.most() - in.least());
         double inside = Math.min(1, Math.max(0, share));
         double shaped = straight() ? inside : shape.at(inside);
-        return from + (to - from) * (clamp ? shaped : shaped + (share - inside));
+        double carried = clamp ? shaped : shaped + (share - inside);
+        // The far end is met to the last bit.
+        return carried == 1 ? to : from + (to - from) * carried;
     }
 
     public boolean straight() {
