@@ -121,7 +121,7 @@ useKeys({
         </li>
       </ul>
     </nav>
-    <section v-if="view" class="middle" aria-label="Contract">
+    <section v-if="view" class="middle" aria-label="Contract" tabindex="0">
       <h1>
         {{ project.name }} <span class="quiet">{{ view.version }}</span>
       </h1>
@@ -131,9 +131,8 @@ useKeys({
         <h2>Former names that still do, for this version</h2>
         <p v-for="a in view.aliases" :key="a.kind + a.within + a.from">
           {{ a.kind }} <b>{{ a.from }}</b> is called <b>{{ a.to }}</b>
-          <template v-if="a.within"> in {{ a.within }}</template>&ensp;<span class="quiet"
-            >since version {{ a.since }}</span
-          >
+          <template v-if="a.within"> in {{ a.within }}</template
+          >&ensp;<span class="quiet">since version {{ a.since }}</span>
         </p>
       </section>
       <ContractPage :view="view" :find="props.find" />
