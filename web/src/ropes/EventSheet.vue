@@ -27,6 +27,7 @@ const TYPES: [Field['type'], string][] = [
   ['heading', 'a vector: heading'],
   ['velocity', 'a vector: velocity'],
   ['extent', 'a vector: full size'],
+  ['half extent', 'a vector: half the size'],
   ['vector', 'a vector: other'],
 ]
 

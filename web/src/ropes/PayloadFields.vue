@@ -8,7 +8,12 @@ const props = defineProps<{ event: EventType; payload: Payload }>()
 const emit = defineEmits<{ payload: [payload: Payload] }>()
 
 const fields = computed(() => props.event.fields.filter((f) => f.name in props.payload))
-const UNITS: Record<string, string> = { position: 'u', extent: 'u', velocity: 'u/s' }
+const UNITS: Record<string, string> = {
+  position: 'u',
+  extent: 'u full',
+  'half extent': 'u half',
+  velocity: 'u/s',
+}
 const unit = (field: Field) => UNITS[field.type] ?? ' '
 
 function set(name: string, value: Datum) {

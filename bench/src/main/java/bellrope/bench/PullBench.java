@@ -1,6 +1,5 @@
 package bellrope.bench;
 
-import bellrope.core.value.Datum;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Pull;
@@ -10,6 +9,7 @@ import bellrope.core.rope.Limits;
 import bellrope.core.rope.Rope;
 import bellrope.core.stage.Account;
 import bellrope.core.stage.Stage;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import bellrope.format.json.Demo;

@@ -1,12 +1,12 @@
 package bellrope.bench;
 
-import bellrope.core.value.Datum;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.rope.Limits;
 import bellrope.core.stage.Rehearsal;
 import bellrope.core.stage.Rehearsal.Timed;
 import bellrope.core.stage.Take;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Demo;

@@ -7,6 +7,8 @@ import bellrope.core.effect.Burst;
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
+import bellrope.core.effect.End;
+import bellrope.core.effect.Force;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
 import bellrope.core.effect.Parameter;
@@ -204,6 +206,40 @@ public final class Sample {
     public static Pull reels(Vec3 position, long seed) {
         return Pull.begin(
                 "kite.reeling", Map.of("position", new Datum.Vec(position), "force", new Datum.Num(40)), seed);
+    }
+
+    /** Returns an effect with everything that has a length: shapes, offsets, forces, a barrier, trails, births per unit. */
+    public static Effect lengths() {
+        Emitter e = emitter(
+                "all",
+                1,
+                burst(40, 1.2).with(d -> {
+                    d.shape = new Shape.Sphere(0.4, Shape.Fill.INSIDE);
+                    d.offset = new Vec3(0.2, 1, 0);
+                    d.spread = 40;
+                    d.perUnit = OptionalDouble.of(3);
+                    d.speed = new Range(2, 5);
+                }),
+                new Life(
+                        new Vec3(0, -9.8, 0),
+                        0.5,
+                        OptionalDouble.empty(),
+                        List.of(
+                                new Force.Attractor(new Vec3(1, 1, 0), 6, 2, Force.Falloff.SQUARE),
+                                new Force.Turbulence(3, 0.7, 1)),
+                        Curve.ONE,
+                        Curve.ONE,
+                        Gradient.WHITE,
+                        Curve.ONE,
+                        Curve.ONE,
+                        java.util.Set.of()));
+        End end = new End(
+                Optional.of(new End.Collision(new End.Barrier.Ground(-0.5), 0.5, 0.2, 0, End.Outcome.BOUNCES)),
+                List.of(new End.Child(
+                        End.Child.When.PER_UNIT, Optional.of("beads"), Optional.empty(), 1, 1, 2, 1, 0, false, false)),
+                Optional.of(new End.Trail(0.6, End.Trail.By.UNITS, Curve.ONE, Gradient.WHITE)));
+        Emitter beads = emitter("beads", 2, burst(0, 0.5), still());
+        return effect("all of it", e.withEnd(end), beads);
     }
 
     /** Returns some valid effect, another for each seed: 1 to 3 emitters of every shape, with bursts and streams. */

@@ -77,6 +77,11 @@ class PicturesIT {
             Thread.sleep(1200);
             Files.write(shots.resolve("beside.png"), bench.picture());
             bench.press("b");
+            parameters(bench, shots);
+            handoff(bench, shots);
+            bench.open("/#/effects");
+            bench.browser().navigate().refresh();
+            bench.one(".list li button");
             bench.press("n");
             bench.await(b -> bench.all("[data-testid=recipe] img").stream()
                     .limit(12)
@@ -84,6 +89,47 @@ class PicturesIT {
             Thread.sleep(400);
             Files.write(shots.resolve("recipes.png"), bench.picture());
         }
+    }
+
+    private static void parameters(Bench bench, Path shots) throws IOException, InterruptedException {
+        bench.await(b -> bench.all(".list li button span").stream()
+                        .filter(e -> e.getText().startsWith("kite tear"))
+                        .findFirst()
+                        .orElse(null))
+                .click();
+        bench.press("t");
+        bench.awaitText("[data-testid=proof]", "Scales truly");
+        bench.clickText(".tries button", "near");
+        bench.await(b -> !bench.all(".tries .away").isEmpty());
+        bench.press("p");
+        moment(bench, 0.25);
+        bench.js("document.querySelector('.middle').scrollTop = 300");
+        Thread.sleep(500);
+        Files.write(shots.resolve("parameters.png"), bench.picture());
+    }
+
+    private static void handoff(Bench bench, Path shots) throws IOException, InterruptedException {
+        bench.open("/#/handoff");
+        bench.awaitText("h1", "not handed over yet");
+        bench.one("textarea[aria-label='What is new']").sendKeys("the first, for the landing slice");
+        bench.click("form .primary");
+        bench.awaitText("[data-testid=differences]", "Nothing differs");
+        rename(bench, "{\"what\":\"event\",\"from\":\"courier.landed\",\"to\":\"courier.touched\"}");
+        rename(
+                bench,
+                "{\"what\":\"option\",\"within\":\"courier.struck\",\"field\":\"by\",\"from\":\"branch\",\"to\":\"bough\"}");
+        rename(bench, "{\"what\":\"parameter\",\"within\":\"straw puff\",\"from\":\"amount\",\"to\":\"pieces\"}");
+        bench.awaitText("[data-testid=differences]", "breaks game code");
+        bench.js("document.querySelector('[data-testid=notice] .shut')?.click()");
+        Thread.sleep(600);
+        Files.write(shots.resolve("handoff.png"), bench.picture());
+    }
+
+    private static void rename(Bench bench, String what) {
+        bench.js(
+                "return fetch('/api/projects/1/renames', {method: 'POST',"
+                        + " headers: {'Content-Type': 'application/json'}, body: arguments[0]}).then(() => 1)",
+                what);
     }
 
     /** Holds the take at a time in seconds. */

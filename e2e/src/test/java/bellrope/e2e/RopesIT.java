@@ -119,6 +119,7 @@ class RopesIT {
         choose("a shake of the camera");
         bench.awaitText(row, "shake the camera 0.15 u for 0.4 s");
         part("the point + (0, 0.8, 0) u");
+        bench.await(b -> bench.all(".el-popper select[aria-label=at]").stream().anyMatch(e -> e.isDisplayed()));
         bench.js(
                 "const s = [...document.querySelectorAll('.el-popper select[aria-label=at]')].find(e => e.offsetParent);"
                         + "s.value = 'camera'; s.dispatchEvent(new Event('change'))");

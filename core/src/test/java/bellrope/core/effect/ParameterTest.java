@@ -18,6 +18,8 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class ParameterTest {
     private static final Effect PUFF = Sample.effect(
@@ -107,6 +109,44 @@ class ParameterTest {
         assertThat(half.birth().size().least()).isEqualTo(0.2 * 1.5);
         assertThat(half.birth().speed().least()).isEqualTo(12);
         assertThat(played(rich, new Datum.Num(1))).isSameAs(PUFF.emitters().get(0));
+    }
+
+    @ParameterizedTest
+    @EnumSource(Property.class)
+    void neverLeavesWhatASettingAllowsWhateverItIsTurnedTo(Property property) {
+        for (Emitter emitter : Sample.lengths().emitters()) {
+            for (Mode mode : Mode.values()) {
+                for (double value : new double[] {-1e12, -3, -1e-9, 0, 1e-9, 0.5, 7, 1e12}) {
+                    assertThat(property.bound(emitter, mode, value)).isNotNull();
+                    assertThat(property.moved(emitter, mode, new Vec3(value, 0, -value)))
+                            .isNotNull();
+                }
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(Property.class)
+    void leavesAnEmitterAloneWhereItIsNeutral(Property property) {
+        for (Emitter emitter : Sample.lengths().emitters()) {
+            assertThat(property.bound(emitter, Mode.MULTIPLY, 1)).isSameAs(emitter);
+            assertThat(property.bound(emitter, Mode.DIVIDE, 1)).isSameAs(emitter);
+            assertThat(property.bound(emitter, Mode.ADD, 0)).isSameAs(emitter);
+        }
+    }
+
+    // Twice the half is the whole: what a property covers is changed together, and nothing else.
+    @ParameterizedTest
+    @EnumSource(Property.class)
+    void multipliesEveryNumberItCovers(Property property) {
+        for (Emitter emitter : Sample.lengths().emitters()) {
+            List<Double> before = property.numbers(emitter);
+            List<Double> after = property.numbers(property.bound(emitter, Mode.MULTIPLY, 0.5));
+            assertThat(after).hasSameSizeAs(before);
+            for (int i = 0; i < before.size(); i++) {
+                assertThat(after.get(i)).isCloseTo(before.get(i) / 2, org.assertj.core.api.Assertions.within(1e-9));
+            }
+        }
     }
 
     @Nested

@@ -8,25 +8,18 @@ import bellrope.core.effect.Binding;
 import bellrope.core.effect.Binding.Mode;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
-import bellrope.core.effect.End;
-import bellrope.core.effect.Force;
-import bellrope.core.effect.Life;
 import bellrope.core.effect.Parameter;
 import bellrope.core.effect.Property;
-import bellrope.core.effect.Shape;
 import bellrope.core.effect.Through;
 import bellrope.core.effect.Type;
 import bellrope.core.measure.TrueScale.Fault;
-import bellrope.core.value.Curve;
 import bellrope.core.value.Datum;
-import bellrope.core.value.Gradient;
 import bellrope.core.value.Range;
 import bellrope.core.value.Remap;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
@@ -54,38 +47,8 @@ class ParameterProofsTest {
         return TrueScale.of(Sample.project(effect), effect, effect.parameters().get(0));
     }
 
-    /** Everything that has a length: shapes, offsets, forces, a barrier, trails, births per unit. */
     private static Effect everything(Parameter parameter) {
-        Emitter e = Sample.emitter(
-                "all",
-                1,
-                Sample.burst(40, 1.2).with(d -> {
-                    d.shape = new Shape.Sphere(0.4, Shape.Fill.INSIDE);
-                    d.offset = new Vec3(0.2, 1, 0);
-                    d.spread = 40;
-                    d.perUnit = OptionalDouble.of(3);
-                    d.speed = new Range(2, 5);
-                }),
-                new Life(
-                        DOWN,
-                        0.5,
-                        OptionalDouble.empty(),
-                        List.of(
-                                new Force.Attractor(new Vec3(1, 1, 0), 6, 2, Force.Falloff.SQUARE),
-                                new Force.Turbulence(3, 0.7, 1)),
-                        Curve.ONE,
-                        Curve.ONE,
-                        Gradient.WHITE,
-                        Curve.ONE,
-                        Curve.ONE,
-                        java.util.Set.of()));
-        End end = new End(
-                Optional.of(new End.Collision(new End.Barrier.Ground(-0.5), 0.5, 0.2, 0, End.Outcome.BOUNCES)),
-                List.of(new End.Child(
-                        End.Child.When.PER_UNIT, Optional.of("beads"), Optional.empty(), 1, 1, 2, 1, 0, false, false)),
-                Optional.of(new End.Trail(0.6, End.Trail.By.UNITS, Curve.ONE, Gradient.WHITE)));
-        Emitter beads = Sample.emitter("beads", 2, Sample.burst(0, 0.5), Sample.still());
-        return Sample.effect("all of it", e.withEnd(end), beads).withParameters(List.of(parameter));
+        return Sample.lengths().withParameters(List.of(parameter));
     }
 
     /** Dimensional analysis, dynamic similarity: lengths, speeds and accelerations times s, times as they are. */

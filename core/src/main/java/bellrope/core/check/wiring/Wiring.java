@@ -89,6 +89,7 @@ public final class Wiring {
     public static List<Noticed> look(Project project, Known known) {
         Wiring w = new Wiring(project, known);
         Unanswered.look(w);
+        Naming.look(w);
         Endings.look(w);
         Deciding.look(w);
         Feeding.look(w);

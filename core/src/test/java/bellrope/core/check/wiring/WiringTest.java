@@ -316,6 +316,24 @@ class WiringTest {
     }
 
     @Test
+    void namesThatAreTakenForOneAnotherAreNoticed() {
+        List<EventType> events = new ArrayList<>(game().events());
+        events.add(new EventType(
+                "courier.land-ed",
+                EventType.Shape.MOMENT,
+                "",
+                2,
+                List.of(new bellrope.core.event.Field.Flag("wet"), new bellrope.core.event.Field.Flag("Wet")),
+                List.of(),
+                Optional.of("heard, not seen")));
+        assertThat(look(game().withEvents(events)))
+                .extracting(n -> n.check() + ": " + n.words().split(":")[0])
+                .contains(
+                        "names alike: courier.land-ed looks like courier.landed",
+                        "names alike: its field Wet looks like wet");
+    }
+
+    @Test
     void aSpanWhoseSubjectMayDieWantsALongestTime() {
         EventType torn = new EventType("kite.lost", "", 3, List.of());
         Project project =
