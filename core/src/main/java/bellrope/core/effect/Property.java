@@ -374,7 +374,7 @@ public enum Property {
     /** Returns a vector with its length changed; one without a length stays. */
     static Vec3 stretched(Vec3 v, DoubleUnaryOperator f) {
         double length = v.length();
-        return length == 0 ? v : inside(v.times(f.applyAsDouble(length) / length), 10_000);
+        return length == 0 ? v : inside(v.times(held(f.applyAsDouble(length), -40_000, 40_000) / length), 10_000);
     }
 
     private static Vec3 inside(Vec3 v, double most) {
