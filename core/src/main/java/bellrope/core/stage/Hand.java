@@ -23,7 +23,12 @@ final class Hand {
 
     /** Notes a number; what is set twice on one step is what was set last. */
     void set(int step, double position) {
-        positions[place(step)] = position;
+        // The place first: finding it may make the arrays anew.
+        int at = place(step);
+        positions[at] = position;
+        if (others != null) {
+            others[at] = null;
+        }
     }
 
     /** Notes a vector or a colour. */

@@ -250,6 +250,18 @@ class FeedsTest {
         }
 
         @Test
+        void remembersAsMuchAsItNeedsHoweverLongItIsTurned() {
+            Knob knob = stage.knob(begun, "reel", "rate");
+            for (int i = 0; i < 3000; i++) {
+                knob.set(0.5 + i % 5);
+                stage.step();
+                assertThat(number(knob)).as("after %d steps", i).isEqualTo(Math.min(4, 0.5 + i % 5));
+            }
+            stage.retune(reeling());
+            assertThat(stage.particles()).isPositive();
+        }
+
+        @Test
         void survivesARetuneToTheBit() {
             Stage retuned = new Stage(reeling());
             Account other = retuned.pull(Sample.reels(Vec3.ZERO, 1));
