@@ -108,7 +108,7 @@ th,
 td {
   text-align: left;
   vertical-align: top;
-  padding: 4px 8px 4px 0;
+  padding: 4px 6px 4px 0;
   border-bottom: 1px solid var(--line);
 }
 th:first-child {
@@ -130,7 +130,8 @@ tr.open th button {
   font-size: 12px;
   line-height: 16px;
   white-space: nowrap;
-  margin-right: 10px;
+  margin-right: 8px;
+  letter-spacing: -0.1px;
 }
 .reach,
 .presence {

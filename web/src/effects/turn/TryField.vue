@@ -117,7 +117,7 @@ function axis(i: number, v: number) {
 }
 .rail {
   position: relative;
-  width: 104px;
+  width: 84px;
   height: 24px;
 }
 /* The range itself, and what lies beyond it on either side. */

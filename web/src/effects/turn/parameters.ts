@@ -129,7 +129,7 @@ export function strengths(
     return [{ what, words: `${what} ${short(ends[0] / u)}–${short(ends[1] / u)} ×` }]
   })
 }
-export const short = (v: number) => showNumber(Number(v.toPrecision(v < 1 ? 2 : 3)))
+export const short = (v: number) => showNumber(Number(v.toPrecision(v < 0.1 ? 1 : v < 1 ? 2 : 3)))
 
 export function inWords(v: Datum | undefined): string {
   if (typeof v === 'number') return showNumber(v)
