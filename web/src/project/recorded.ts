@@ -24,6 +24,10 @@ export function record(account: AccountReport) {
 /** The last pulls of one feed, oldest first. */
 export const dots = (rope: string, parameter: string): Dot[] => kept.get(key(rope, parameter)) ?? []
 
+/** Returns how many pulls of a rope are kept, by the feed of which most are. */
+export const pullsOf = (rope: string): number =>
+  Math.max(0, ...[...kept].filter(([k]) => k.startsWith(`${rope}/`)).map(([, list]) => list.length))
+
 /** All that is kept of numbers, for whoever looks at the wiring. */
 export function recorded(): Recorded[] {
   return [...kept].flatMap(([k, list]) => {

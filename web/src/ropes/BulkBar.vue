@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Rope } from '../api/bundle'
+import { fitFeeds } from './sheets/sources'
 import { useProject } from '../project/useProject'
 import { freeName, freeSeed } from './newRope'
 
@@ -27,7 +28,7 @@ function play(name: string) {
   if (!effect) return
   each((r) => {
     r.play = name
-    r.feeds = r.feeds.filter((f) => effect.parameters.some((p) => p.name === f.parameter))
+    fitFeeds(r, effect, project.events.find((e) => e.body.name === r.event)?.body)
   })
 }
 async function duplicate() {

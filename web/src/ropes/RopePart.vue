@@ -9,7 +9,7 @@ import FeedSheet from './sheets/FeedSheet.vue'
 import FormRows from './sheets/FormRows.vue'
 import * as rows from './sheets/rows'
 import HitSheet from './sheets/HitSheet.vue'
-import { carried, firstCondition, fittingFeed, fitTo, type Fed } from './sheets/sources'
+import { carried, firstCondition, fitFeeds, fittingFeed, fitTo, type Fed } from './sheets/sources'
 
 /** One bold part of a sentence and the small sheet that opens under it to change it. */
 const props = defineProps<{ word: Words; rope: Rope; ropeId: number; lit?: boolean }>()
@@ -159,7 +159,7 @@ function setEffect(name: string) {
   const next = project.effects.find((e) => e.body.name === name)!.body
   shut((rope) => {
     rope.play = name
-    rope.feeds = rope.feeds.filter((f) => next.parameters.some((p) => p.name === f.parameter))
+    fitFeeds(rope, next, event.value)
   })
 }
 

@@ -5,6 +5,7 @@ import type { Effect, Payload, Vector } from '../api/bundle'
 import { latest } from '../common/latest'
 import { useKeys } from '../common/useKeys'
 import EffectBench from '../effect/EffectBench.vue'
+import { pullsOf } from '../project/recorded'
 import { useProject } from '../project/useProject'
 import { readTake, type Frame, type Take } from '../stage/frames'
 import { spriteSources } from '../stage/sprites'
@@ -167,9 +168,14 @@ function pull(pressed: number, id = eventId.value) {
   pulling.pull(pressed)
 }
 
+/** After so many pulls of the open rope the wiring is looked at again. */
+const LOOKS = [3, 10, 40]
+
 // The account says who answered; if the open rope did not, the one that did is opened.
 watch(live.account, (account: AccountReport | undefined) => {
   if (!account) return
+  // Whether a feed ever leaves its clamp is known once a few pulls have come.
+  if (rope.value && LOOKS.includes(pullsOf(rope.value.body.name))) wiring.look()
   // What ends, or comes by itself, does not change what is looked at.
   if (account.phase === 'end' || account.event !== event.value?.body.name) return
   const answered = account.answers.filter((a) => a.answered && a.held === undefined)

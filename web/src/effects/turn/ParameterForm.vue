@@ -142,6 +142,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
           :value="p.least ?? 0"
           label="Least"
           unit=" "
+          :most="Math.min(p.most ?? 1, p.default as number)"
           @draft="set('least', $event, false)"
           @commit="set('least', $event)"
         />
@@ -149,6 +150,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
         <NumberField
           :value="p.most ?? 1"
           label="Most"
+          :least="Math.max(p.least ?? 0, p.default as number)"
           :unit="p.unit || ' '"
           @draft="set('most', $event, false)"
           @commit="set('most', $event)"

@@ -1,10 +1,19 @@
 import { describe, expect, it } from 'vitest'
-import type { EventType, Rope } from '../../api/bundle'
+import type { Effect, EventType, Parameter, Rope } from '../../api/bundle'
 import { at, putOrPrune } from '../../common/paths'
 import { freeName, freeSeed, newRope } from '../newRope'
 import { additions } from './additions'
 import * as rows from './rows'
-import { firstCondition, fitTo, sourceRange, sourceUnit, sourceWords } from './sources'
+import {
+  carried,
+  firstCondition,
+  fitFeeds,
+  fittingFeed,
+  fitTo,
+  sourceRange,
+  sourceUnit,
+  sourceWords,
+} from './sources'
 
 const landed: EventType = {
   name: 'courier.landed',
@@ -90,6 +99,66 @@ describe('conditions and sources', () => {
     expect(sourceUnit({ field: 'speed' }, landed, wind)).toBe('u/s')
     expect(sourceRange({ channel: 'wind' }, landed, wind)).toEqual([0, 12])
     expect(sourceRange({ held: true }, landed, wind)).toEqual([0, 2])
+  })
+})
+
+describe('feeds', () => {
+  const size: Parameter = { name: 'size', default: 1, least: 0.25, most: 3, bindings: [] }
+  const ground: Parameter = {
+    name: 'ground',
+    type: 'choice',
+    default: 'peat',
+    options: ['peat', 'thatch', 'stone'],
+    bindings: [],
+  }
+  const tint: Parameter = { name: 'tint', type: 'colour', default: '#FFFFFF', bindings: [] }
+  const effect = { parameters: [size, ground, tint] } as never as Effect
+
+  it('carry a number over the range of its source', () => {
+    expect(fittingFeed(size, { field: 'speed' }, landed, [])).toEqual({
+      parameter: 'size',
+      field: 'speed',
+      in: [0, 14],
+      out: [0.8, 3],
+    })
+  })
+  it('hand on words that the parameter knows, and constants', () => {
+    expect(fittingFeed(ground, { field: 'surface' }, landed, [])).toEqual({
+      parameter: 'ground',
+      field: 'surface',
+    })
+    expect(fittingFeed(tint, { constant: '#FF0000' }, landed, [])).toEqual({
+      parameter: 'tint',
+      constant: '#FF0000',
+    })
+    expect(carried(landed.fields[0], tint)).toBe(false)
+  })
+  it('of chance need no range of a source', () => {
+    expect(fittingFeed(size, { random: 2 }, landed, [])).toEqual({
+      parameter: 'size',
+      random: 2,
+      out: [0.8, 3],
+    })
+  })
+  it('are let go where another effect cannot take them', () => {
+    const r = rope()
+    r.feeds = [
+      { parameter: 'size', field: 'speed', in: [0, 14], out: [1, 2] },
+      { parameter: 'ground', field: 'surface' },
+      { parameter: 'tint', constant: 3 },
+      { parameter: 'gone', field: 'speed', in: [0, 1], out: [0, 1] },
+      { parameter: 'size', from: 'gone', in: [0, 1], out: [0, 1] },
+    ]
+    fitFeeds(r, effect, landed)
+    expect(r.feeds.map((f) => f.parameter)).toEqual(['size', 'ground'])
+  })
+  it('and the hit test go with the field that they read', () => {
+    const r = rope()
+    r.hit = { field: 'speed' }
+    r.feeds = [{ parameter: 'ground', field: 'surface' }]
+    fitTo(r, reeling)
+    expect(r.hit).toBeUndefined()
+    expect(r.feeds).toEqual([])
   })
 })
 

@@ -84,13 +84,37 @@ export function fittingFeed(
   return feed
 }
 
+/** Leaves a rope no feed that an effect cannot take. */
+export function fitFeeds(rope: Rope, effect: Effect, event: EventType | undefined) {
+  const parameter = (name?: string) => effect.parameters.find((p) => p.name === name)
+  rope.feeds = rope.feeds.filter((f) => {
+    const p = parameter(f.parameter)
+    if (!p || (f.from !== undefined && !parameter(f.from))) return false
+    if (f.out) return !['vector', 'colour'].includes(p.type ?? 'number')
+    if (f.constant !== undefined) return takes(p, f.constant)
+    const field = event?.fields.find((x) => x.name === f.field)
+    return !!field && carried(field, p) && (field.type === 'number') === isNumber(p)
+  })
+}
+const isNumber = (p: Parameter) => ['number', 'whole'].includes(p.type ?? 'number')
+function takes(p: Parameter, value: Datum): boolean {
+  if (isNumber(p)) return typeof value === 'number'
+  if (p.type === 'flag') return typeof value === 'boolean'
+  if (p.type === 'vector') return Array.isArray(value)
+  if (p.type === 'choice') return !!p.options?.includes(value as string)
+  return typeof value === 'string' && value.startsWith('#') && (value.length === 7 || !!p.opacity)
+}
+
 /** Leaves a rope nothing that its event cannot give. */
 export function fitTo(rope: Rope, event: EventType) {
   const has = (name?: string) => name === undefined || event.fields.some((f) => f.name === name)
   rope.event = event.name
   delete rope.value
   rope.conditions = rope.conditions.filter((c) => !('field' in c) || has(c.field))
-  rope.feeds = rope.feeds.filter((f) => has(f.field))
+  const number = (name?: string) =>
+    name === undefined || event.fields.some((f) => f.name === name && f.type === 'number')
+  rope.feeds = rope.feeds.filter((f) => (f.out ? number(f.field) : has(f.field)))
+  if (typeof rope.hit === 'object' && !number(rope.hit.field)) delete rope.hit
   const needs = {
     normal: ['normal'],
     direction: ['direction'],
