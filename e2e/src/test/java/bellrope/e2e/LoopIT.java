@@ -37,6 +37,14 @@ class LoopIT {
         bench.awaitText("[data-number=births]", "");
     }
 
+    /** Opens the menu of projects and waits until it has come to rest. */
+    private static void openMenu() {
+        bench.click("[data-testid=project]");
+        bench.await(b ->
+                (Boolean) bench.js("const p = document.querySelector('[data-testid=import]').closest('.el-popper');"
+                        + "return p.getClientRects().length > 0 && getComputedStyle(p).opacity === '1'"));
+    }
+
     private static void openRope(String name) {
         bench.click("[data-rope='" + name + "'] .knot");
         bench.await(b -> !bench.all("[data-rope='" + name + "'].open").isEmpty());
@@ -253,7 +261,7 @@ class LoopIT {
         bench.click("[data-testid=project]");
         bench.one("input[aria-label='Name of a new project']").sendKeys("Empty moor" + Keys.ENTER);
         bench.awaitText(".events .empty", "Events are what the game announces");
-        bench.click("[data-testid=project]");
+        openMenu();
         bench.one("[data-testid=import]").sendKeys(file.toString());
         bench.await(b -> bench.all(".board .row").size() >= 8);
         String again = (String)
@@ -269,7 +277,7 @@ class LoopIT {
                 folder.resolve("wrong.bellrope.json"),
                 text.replace("\"weight\" : 3", "\"weight\" : 33")
                         .replace("\"blend\" : \"alpha\"", "\"blend\" : \"alfa\""));
-        bench.click("[data-testid=project]");
+        openMenu();
         bench.one("[data-testid=import]").sendKeys(file.toString());
         bench.awaitText(".refused", "/events/0/weight 33: a whole number from 1 to 5");
         assertThat(bench.text(".refused")).contains("did you mean alpha?").contains("and ");
