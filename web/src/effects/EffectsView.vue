@@ -15,7 +15,7 @@ import { readTake, type Take } from '../stage/frames'
 import type { Backdrop } from '../stage/renderer'
 import { spriteSources } from '../stage/sprites'
 import StageView from '../stage/StageView.vue'
-import { useLive } from '../stage/useLive'
+import { useElsewhere } from '../stage/useElsewhere'
 import EffectHead from './EffectHead.vue'
 import EffectList from './EffectList.vue'
 import EffectNumbers from './EffectNumbers.vue'
@@ -78,20 +78,7 @@ provideEdit({
   at,
 } as Parameters<typeof provideEdit>[0])
 
-const live = useLive(
-  computed(() => project.id),
-  {
-    frame: () => undefined,
-    changed: (saved) => project.takeFromElsewhere(saved),
-    replaced: () => project.open(project.id),
-    refused: () => undefined,
-    back: () => {
-      offline.value = ''
-      if (project.drafts.size) project.saveDrafts()
-      else project.open(project.id)
-    },
-  },
-)
+const live = useElsewhere(offline)
 watch(live.state, (state) => emit('link', state), { immediate: true })
 
 function order(drafts: { part: number; body: unknown }[]) {

@@ -4,7 +4,7 @@ import { api, Refused, type ContractView } from '../api/client'
 import { latest } from '../common/latest'
 import { useKeys } from '../common/useKeys'
 import { useProject } from '../project/useProject'
-import { useLive } from '../stage/useLive'
+import { useElsewhere } from '../stage/useElsewhere'
 import ContractPage from './ContractPage.vue'
 import Differences from './Differences.vue'
 import FilePane, { FORMATS } from './FilePane.vue'
@@ -36,20 +36,7 @@ const fetch = latest<void>(async () => {
   }
 })
 watch([() => project.version, against], () => fetch(undefined), { immediate: true })
-const live = useLive(
-  computed(() => project.id),
-  {
-    frame: () => undefined,
-    changed: (saved) => project.takeFromElsewhere(saved),
-    replaced: () => project.open(project.id),
-    refused: () => undefined,
-    back: () => {
-      offline.value = ''
-      if (project.drafts.size) project.saveDrafts()
-      else project.open(project.id)
-    },
-  },
-)
+const live = useElsewhere(offline)
 watch(live.state, (state) => emit('link', state), { immediate: true })
 
 const suggested = computed(() => {

@@ -20,6 +20,14 @@ final class CSharpCode extends Code {
                             + "record dynamic async await System Vec Bell Obsolete Version Word")
                     .split(" "));
 
+    private static final Style STYLE = new Style(
+            "var payload = new Dictionary<string, object>();",
+            "payload[%s] = %s;",
+            "bell.Pull(%s, %s, %s, %s, payload);",
+            "bell.Publish(%s, value);",
+            "bell.Set(instance, %s, %s);",
+            "null");
+
     CSharpCode(List<Alias> aliases) {
         super(RESERVED, aliases);
     }
@@ -133,32 +141,7 @@ final class CSharpCode extends Code {
         line("public static void ", name, "(", String.join(", ", takes), ")");
         line("{");
         in();
-        if (call.does() instanceof Does.Pull pull) {
-            boolean state = pull.phase().equals("set");
-            line("var payload = new Dictionary<string, object>();");
-            for (Takes t : call.takes().subList(state ? 2 : 1, call.takes().size())) {
-                line("payload[", quoted(t.name()), "] = ", passed(t), ";");
-            }
-            line(
-                    "bell.Pull(",
-                    quoted(pull.event()),
-                    ", ",
-                    quoted(pull.phase()),
-                    ", ",
-                    call.takes().get(0).id(),
-                    ", ",
-                    state ? passed(call.takes().get(1)) : "null",
-                    ", payload);");
-        } else if (call.does() instanceof Does.Publish publish) {
-            line("bell.Publish(", quoted(publish.channel()), ", value);");
-        } else if (call.does() instanceof Does.Set set) {
-            line(
-                    "bell.Set(instance, ",
-                    quoted(set.parameter()),
-                    ", ",
-                    passed(call.takes().get(0)),
-                    ");");
-        }
+        body(call, STYLE);
         out();
         line("}");
     }
@@ -173,7 +156,8 @@ final class CSharpCode extends Code {
         };
     }
 
-    private static String passed(Takes t) {
+    @Override
+    String passed(Takes t) {
         return switch (t.kind()) {
             case WORD -> t.id() + ".Word";
             case VECTOR -> "new double[] { " + t.id() + ".X, " + t.id() + ".Y, " + t.id() + ".Z }";

@@ -52,6 +52,48 @@ abstract class Code {
 
     abstract void call(Call call);
 
+    /** Returns what is taken as it is passed on. */
+    abstract String passed(Takes takes);
+
+    /** Returns a text as a literal. */
+    String literal(String text) {
+        return quoted(text);
+    }
+
+    /**
+     * How the body of a call is written, each with a place for what goes in.
+     *
+     * @param payload makes an empty one
+     * @param put a name and a value into it
+     * @param pull event, phase, subject and value
+     * @param publish channel
+     * @param set parameter and value
+     * @param nothing for a value that is not there
+     */
+    record Style(String payload, String put, String pull, String publish, String set, String nothing) {}
+
+    /** Writes the body of a call. */
+    final void body(Call call, Style style) {
+        List<Takes> takes = call.takes();
+        if (call.does() instanceof Does.Pull pull) {
+            boolean state = pull.phase().equals("set");
+            line(style.payload());
+            for (Takes t : takes.subList(state ? 2 : 1, takes.size())) {
+                line(style.put().formatted(literal(t.name()), passed(t)));
+            }
+            line(style.pull()
+                    .formatted(
+                            literal(pull.event()),
+                            literal(pull.phase()),
+                            takes.get(0).id(),
+                            state ? passed(takes.get(1)) : style.nothing()));
+        } else if (call.does() instanceof Does.Publish publish) {
+            line(style.publish().formatted(literal(publish.channel())));
+        } else if (call.does() instanceof Does.Set set) {
+            line(style.set().formatted(literal(set.parameter()), passed(takes.get(0))));
+        }
+    }
+
     /** Returns the name of a type of words as a caller writes it. */
     String typeOf(String id) {
         return id;

@@ -22,13 +22,22 @@ final class CppCode extends Code {
                             + "Value Payload VERSION NULL EOF INFINITY NAN TRUE FALSE word bell payload instance")
                     .split(" "));
 
+    private static final Style STYLE = new Style(
+            "Payload payload;",
+            "payload.emplace_back(%s, %s);",
+            "bell.pull(%s, %s, %s, %s, payload);",
+            "bell.publish(%s, value);",
+            "bell.set(instance, %s, %s);",
+            "std::string()");
+
     CppCode(List<Alias> aliases) {
         super(RESERVED, aliases);
     }
 
     // Other than in the others, a letter beyond ASCII is written as its bytes in UTF-8; octal, because hex digits never
     // end.
-    static String literal(String text) {
+    @Override
+    String literal(String text) {
         StringBuilder literal = new StringBuilder("\"");
         for (byte b : text.getBytes(StandardCharsets.UTF_8)) {
             int c = b & 0xFF;
@@ -91,7 +100,7 @@ final class CppCode extends Code {
         comment(doc, takes, "@param ", "");
     }
 
-    private static String deprecated(Doc doc) {
+    private String deprecated(Doc doc) {
         return doc.instead()
                 .map(present -> "[[deprecated(" + literal("called " + present + " now") + ")]] ")
                 .orElse("");
@@ -151,32 +160,7 @@ final class CppCode extends Code {
         call.takes().forEach(t -> takes.add(type(t) + " " + t.id()));
         line(deprecated(call.doc()), "inline void ", call.name(), "(", String.join(", ", takes), ") {");
         in();
-        if (call.does() instanceof Does.Pull pull) {
-            boolean state = pull.phase().equals("set");
-            line("Payload payload;");
-            for (Takes t : call.takes().subList(state ? 2 : 1, call.takes().size())) {
-                line("payload.emplace_back(", literal(t.name()), ", ", passed(t), ");");
-            }
-            line(
-                    "bell.pull(",
-                    literal(pull.event()),
-                    ", ",
-                    literal(pull.phase()),
-                    ", ",
-                    call.takes().get(0).id(),
-                    ", ",
-                    state ? passed(call.takes().get(1)) : "std::string()",
-                    ", payload);");
-        } else if (call.does() instanceof Does.Publish publish) {
-            line("bell.publish(", literal(publish.channel()), ", value);");
-        } else if (call.does() instanceof Does.Set set) {
-            line(
-                    "bell.set(instance, ",
-                    literal(set.parameter()),
-                    ", ",
-                    passed(call.takes().get(0)),
-                    ");");
-        }
+        body(call, STYLE);
         out();
         line("}");
     }
@@ -191,7 +175,8 @@ final class CppCode extends Code {
         };
     }
 
-    private static String passed(Takes t) {
+    @Override
+    String passed(Takes t) {
         return t.kind() == Call.Kind.WORD ? "std::string(word(" + t.id() + "))" : t.id();
     }
 }

@@ -19,6 +19,14 @@ final class JavaCode extends Code {
                             + "Map Vec Bell Double Boolean Deprecated Override VERSION")
                     .split(" "));
 
+    private static final Style STYLE = new Style(
+            "Map<String, Object> payload = new LinkedHashMap<>();",
+            "payload.put(%s, %s);",
+            "bell.pull(%s, %s, %s, %s, payload);",
+            "bell.publish(%s, value);",
+            "bell.set(instance, %s, %s);",
+            "null");
+
     JavaCode(List<Alias> aliases) {
         super(RESERVED, aliases);
     }
@@ -132,32 +140,7 @@ final class JavaCode extends Code {
         call.takes().forEach(t -> takes.add(type(t) + " " + t.id()));
         line("public static void ", call.name(), "(", String.join(", ", takes), ") {");
         in();
-        if (call.does() instanceof Does.Pull pull) {
-            boolean state = pull.phase().equals("set");
-            line("Map<String, Object> payload = new LinkedHashMap<>();");
-            for (Takes t : call.takes().subList(state ? 2 : 1, call.takes().size())) {
-                line("payload.put(", quoted(t.name()), ", ", passed(t), ");");
-            }
-            line(
-                    "bell.pull(",
-                    quoted(pull.event()),
-                    ", ",
-                    quoted(pull.phase()),
-                    ", ",
-                    call.takes().get(0).id(),
-                    ", ",
-                    state ? passed(call.takes().get(1)) : "null",
-                    ", payload);");
-        } else if (call.does() instanceof Does.Publish publish) {
-            line("bell.publish(", quoted(publish.channel()), ", value);");
-        } else if (call.does() instanceof Does.Set set) {
-            line(
-                    "bell.set(instance, ",
-                    quoted(set.parameter()),
-                    ", ",
-                    passed(call.takes().get(0)),
-                    ");");
-        }
+        body(call, STYLE);
         out();
         line("}");
     }
@@ -172,7 +155,8 @@ final class JavaCode extends Code {
         };
     }
 
-    private static String passed(Takes t) {
+    @Override
+    String passed(Takes t) {
         return switch (t.kind()) {
             case WORD -> t.id() + ".word";
             case VECTOR -> "new double[] {" + t.id() + ".x(), " + t.id() + ".y(), " + t.id() + ".z()}";

@@ -136,6 +136,11 @@ final class TypeScriptCode extends Code {
         line(inside ? "}," : "}");
     }
 
+    @Override
+    String passed(Takes t) {
+        return t.id();
+    }
+
     private static String type(Takes t) {
         return switch (t.kind()) {
             case NUMBER -> "number";
