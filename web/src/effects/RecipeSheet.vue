@@ -43,10 +43,11 @@ const body = (r: RecipeView) => r.body as unknown as Effect
         <button data-testid="recipe" @click="emit('choose', body(r))">
           <img :src="api.recipeStillPath(r.name)" alt="" width="96" height="64" loading="lazy" />
           <span
-            ><b>{{ r.name }}</b>
-            <small class="quiet">{{
+            ><b>{{ r.name }}</b
+            >&ensp;<small class="quiet">{{
               body(r).course.kind === 'looping' ? 'looping' : 'one-shot'
-            }}</small><br />{{ r.description }}</span
+            }}</small
+            ><br />{{ r.description }}</span
           >
         </button>
       </li>
