@@ -81,7 +81,7 @@ provideEdit({
 const live = useElsewhere(offline)
 watch(live.state, (state) => emit('link', state), { immediate: true })
 
-function order(drafts: { part: number; body: unknown }[]) {
+function order(drafts: { part: number; body: unknown }[], of: Effect) {
   return {
     effect: effectId.value,
     rope: rope.value?.id,
@@ -91,15 +91,16 @@ function order(drafts: { part: number; body: unknown }[]) {
     velocity: play.speed === undefined ? undefined : [play.speed, 0, 0],
     seed: play.seed,
     stopAfter: effect.value.course.kind === 'looping' ? play.stopAfter : undefined,
-    set: turned(),
+    set: turned(of),
     drafts,
   }
 }
 
-/** What is turned by hand, of the parameters that are still there and take it. */
-function turned() {
+/** What is turned by hand, of the parameters that a version has and that take the same there. */
+function turned(of: Effect) {
+  const now = effect.value.parameters
   const known = Object.entries(play.set ?? {}).filter(([name]) =>
-    effect.value.parameters.some((p) => p.name === name),
+    of.parameters.some((p) => p.name === name && p.type === now.find((x) => x.name === name)?.type),
   )
   return known.length ? Object.fromEntries(known) : undefined
 }
@@ -110,7 +111,7 @@ const fetchTake = latest<void>(async () => {
   if (!effect.value) return
   busy.value = true
   try {
-    const next = readTake<PreviewHead>(await api.preview(project.id, order(project.draftList)))
+    const next = readTake<PreviewHead>(await api.preview(project.id, order(project.draftList, effect.value)))
     if (id === effectId.value) take.value = next
     offline.value = ''
     performance.mark('take shown')
@@ -126,7 +127,10 @@ const fetchBefore = latest<void>(async () => {
   try {
     const others = project.draftList.filter((d) => d.part !== was.id)
     takeBefore.value = readTake<PreviewHead>(
-      await api.preview(project.id, order([...others, { part: was.id, body: was.body }])),
+      await api.preview(
+        project.id,
+        order([...others, { part: was.id, body: was.body }], was.body as unknown as Effect),
+      ),
     )
   } catch (e) {
     failed(e)

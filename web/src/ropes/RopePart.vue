@@ -382,7 +382,8 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
   border-bottom: 2px solid var(--vermilion);
 }
 .sheet {
-  max-height: 54vh;
+  /* What is above it: the stage, and a sentence of a few lines. */
+  max-height: max(280px, calc(100vh - 440px));
   overflow-y: auto;
   display: flex;
   flex-direction: column;

@@ -10,7 +10,7 @@ import ParameterForm from './ParameterForm.vue'
 import ParameterTable from './ParameterTable.vue'
 import ScaleProof from './ScaleProof.vue'
 import TryField from './TryField.vue'
-import { binding, fresh } from './parameters'
+import { binding, fresh, numeric } from './parameters'
 import { useParameters } from './useParameters'
 
 /** What game code may turn, what that turns, and proof that it does. */
@@ -214,7 +214,7 @@ const held = () =>
             />
           </h2>
           <CoupledChart
-            v-if="row"
+            v-if="row && numeric(parameter)"
             :curves="row.curves"
             :unit="parameter.unit ?? ''"
             :value="

@@ -33,7 +33,7 @@ export const TYPES: Record<ParameterType, string> = {
   number: 'a number',
   whole: 'a whole number',
   flag: 'yes or no',
-  choice: 'one of several words',
+  choice: 'a choice of words',
   vector: 'three numbers',
   colour: 'a colour',
 }

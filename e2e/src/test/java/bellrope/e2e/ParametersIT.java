@@ -182,7 +182,7 @@ class ParametersIT {
         bench("stone chips");
         bench.clickText("header button", "+ parameter");
         bench.await(b -> bench.all(".bench tbody tr").size() == 3);
-        new Select(bench.one("select[aria-label='Type of the parameter']")).selectByVisibleText("one of several words");
+        new Select(bench.one("select[aria-label='Type of the parameter']")).selectByVisibleText("a choice of words");
         WebElement words = bench.one("input[aria-label^='Words']");
         words.sendKeys(Keys.chord(Keys.CONTROL, "a") + "dry, damp, soaked" + Keys.TAB);
         bench.clickText(".bindings button", "+ acts on");
@@ -190,6 +190,11 @@ class ParametersIT {
         bench.enter("Binding 1, soaked", "0.5");
         bench.awaitText("[data-testid=neutral]", "to the bit");
         new Select(bench.one("select[aria-label='Try amount 2']")).selectByVisibleText("soaked");
+        // The version before has no such parameter, and plays all the same.
+        bench.press("b");
+        bench.await(b -> bench.all("[data-testid=stage]").size() == 2);
+        assertThat(bench.all("[data-testid=refusal]")).isEmpty();
+        bench.press("b");
         bench.await(b -> bench.all(".tries input").size() == 1);
         bench.clickText(".bench button", "Take amount 2 away");
         bench.await(b -> bench.all(".bench tbody tr").size() == 2);

@@ -197,9 +197,10 @@ public record TrueScale(
         if (property.mustScale(emitter)) {
             return mine.isEmpty() ? Fault.MISSING : sound ? null : Fault.BENT;
         }
-        // What is not there cannot be in excess; what has no length to scale is harmless when bound.
+        // What is not there cannot be in excess; a ribbon that lasts so many seconds can, though one of so many units
+        // must scale.
         boolean there = property.numbers(emitter).stream().anyMatch(n -> n != 0);
-        return mine.isEmpty() || !there || property.scaling() != 0 && sound ? null : Fault.EXCESS;
+        return mine.isEmpty() || !there ? null : Fault.EXCESS;
     }
 
     private static boolean sound(Binding binding, Property property) {

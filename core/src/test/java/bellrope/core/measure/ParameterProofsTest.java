@@ -8,11 +8,13 @@ import bellrope.core.effect.Binding;
 import bellrope.core.effect.Binding.Mode;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
+import bellrope.core.effect.End;
 import bellrope.core.effect.Parameter;
 import bellrope.core.effect.Property;
 import bellrope.core.effect.Through;
 import bellrope.core.effect.Type;
 import bellrope.core.measure.TrueScale.Fault;
+import bellrope.core.value.Curve;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Remap;
@@ -111,6 +113,29 @@ class ParameterProofsTest {
             assertThat(proof.causes().get(0).property()).contains(Property.LIFETIME);
             assertThat(proof.causes().get(0).fault()).isEqualTo(Fault.EXCESS);
             assertThat(proof.mended().bindings()).extracting(Binding::property).doesNotContain(Property.LIFETIME);
+        }
+
+        // A ribbon of so many units is a length, one of so many seconds a time.
+        @Test
+        void scalesARibbonByWhatItsLengthCounts() {
+            for (End.Trail.By by : End.Trail.By.values()) {
+                Parameter scale = scale(times(Property.TRAIL));
+                Effect effect = chips(scale)
+                        .changed(
+                                "chips",
+                                e -> e.withEnd(new End(
+                                        Optional.empty(),
+                                        List.of(),
+                                        Optional.of(new End.Trail(
+                                                0.5, by, Curve.ONE, bellrope.core.value.Gradient.WHITE)))));
+                assertThat(TrueScale.faults(effect, scale, Property.TRAIL).keySet())
+                        .isEqualTo(by == End.Trail.By.SECONDS ? java.util.Set.of(Fault.EXCESS) : java.util.Set.of());
+                assertThat(TrueScale.mended(effect, scale).bindings())
+                        .extracting(Binding::property)
+                        .areExactly(
+                                by == End.Trail.By.UNITS ? 1 : 0,
+                                new org.assertj.core.api.Condition<>(p -> p == Property.TRAIL, "the ribbon"));
+            }
         }
 
         @Test
