@@ -76,6 +76,7 @@ const round = (v: number) => showNumber(Number(v.toPrecision(3)))
 <style scoped>
 svg {
   display: block;
+  flex: none;
   width: 100%;
 }
 .announced {

@@ -94,6 +94,7 @@ const two = (v: number) => showNumber(Math.round(v * 100) / 100)
 <style scoped>
 svg {
   display: block;
+  flex: none;
   width: 100%;
 }
 .axis {
