@@ -48,8 +48,8 @@ const CELLS: Cell[] = [
   {
     name: 'reach',
     of: (n) => `${short(n.reach)} u`,
-    more: (n) => `${short(n.high[0] - n.low[0], 1)} × ${short(n.high[1] - n.low[1], 1)} u`,
-    why: 'How far the farthest centre comes along the facing; the box that all centres stay in',
+    more: (n) => `all round ${short(n.extent)} u`,
+    why: 'How far the farthest centre comes along the facing, and in any direction where it can be seen',
   },
   {
     name: 'presence',

@@ -41,8 +41,8 @@ const cells = computed(() => {
     {
       name: 'reach',
       value: `${short(n.reach)} u`,
-      more: '',
-      why: 'How far the farthest centre comes along the facing',
+      more: `all round ${short(n.extent)} u`,
+      why: 'How far the farthest centre comes along the facing, and in any direction where it can be seen',
     },
     {
       name: 'presence',

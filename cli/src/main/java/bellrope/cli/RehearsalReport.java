@@ -59,7 +59,7 @@ record RehearsalReport(
                 NumbersReport n = pull.numbers();
                 line(
                         text,
-                        "            births %d, peak %d at %.3f s, onset %s, release %s, hold %s, reach %.2f u, presence %.3f u², %.3f u²·s",
+                        "            births %d, peak %d at %.3f s, onset %s, release %s, hold %s, reach %.2f u (all round %.2f u), presence %.3f u², %.3f u²·s",
                         n.births(),
                         n.peak(),
                         n.peakAt(),
@@ -67,6 +67,7 @@ record RehearsalReport(
                         seconds(n.release()),
                         seconds(n.hold()),
                         n.reach(),
+                        n.extent(),
                         n.presencePeak(),
                         n.presenceTotal());
             }

@@ -1,5 +1,6 @@
 package bellrope.core.check;
 
+import bellrope.core.sim.Watch.ByEmitter;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -9,9 +10,11 @@ final class BirthsSwallowed implements Check {
     @Override
     public List<Finding> look(Subject s) {
         return s.each((e, place) -> {
-            long refused = s.take().watch().emitters().containsKey(e.name())
-                    ? s.take().watch().emitters().get(e.name()).refused()
-                    : 0;
+            long refused = s.take()
+                    .watch()
+                    .emitter(s.effect().name(), e.name())
+                    .map(ByEmitter::refused)
+                    .orElse(0L);
             if (refused == 0) {
                 return Optional.empty();
             }

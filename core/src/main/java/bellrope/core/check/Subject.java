@@ -39,11 +39,11 @@ public record Subject(
                 preview,
                 take,
                 Numbers.of(take),
-                Branching.of(effect, project::effect, name -> hits(take, name)));
+                Branching.of(effect, project::effect, name -> hits(take, effect.name(), name)));
     }
 
-    private static double hits(Take take, String emitter) {
-        ByEmitter by = take.watch().emitters().get(emitter);
+    private static double hits(Take take, String effect, String emitter) {
+        ByEmitter by = take.watch().emitter(effect, emitter).orElse(null);
         return by == null || by.births() == 0 ? 1 : (double) by.hits() / by.births();
     }
 
@@ -53,7 +53,7 @@ public record Subject(
 
     /** Returns what was counted of an emitter; empty when nothing of it was born. */
     Optional<ByEmitter> counted(Emitter emitter) {
-        return Optional.ofNullable(take.watch().emitters().get(emitter.name())).filter(by -> by.births() > 0);
+        return take.watch().emitter(effect.name(), emitter.name()).filter(by -> by.births() > 0);
     }
 
     Optional<Sprite> sprite(Emitter emitter) {

@@ -1,5 +1,6 @@
 package bellrope.core.effect;
 
+import bellrope.core.value.Addresses;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
@@ -67,7 +68,8 @@ public record Birth(
     }
 
     public Birth {
-        bursts = Demand.atMost("bursts", bursts, 16);
+        bursts = Addresses.assigned(
+                "bursts", Demand.atMost("bursts", bursts, 16), Burst.HIGHEST_ID, Burst::id, Burst::numbered);
         if (perUnit.isPresent()) {
             Demand.above("perUnit", perUnit.getAsDouble(), 0);
             Demand.within("perUnit", perUnit.getAsDouble(), 0, 1000);

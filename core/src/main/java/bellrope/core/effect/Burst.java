@@ -13,9 +13,12 @@ import bellrope.core.value.Words;
  * @param times how often in all, 1 to 1,000
  * @param pause seconds between two of them, 0 to 60; above 0 when there are several
  * @param chance that each of them happens at all, 0 to 1
+ * @param id by which its random draws are addressed: 1 to {@value #HIGHEST_ID}, no two of an emitter the same; 0 to be given
+ *     one
  */
-public record Burst(double at, int least, int most, int times, double pause, double chance) {
+public record Burst(double at, int least, int most, int times, double pause, double chance, int id) {
     public static final int MOST = 10_000;
+    public static final int HIGHEST_ID = 31;
 
     public Burst {
         Demand.within("at", at, 0, 60);
@@ -37,6 +40,11 @@ public record Burst(double at, int least, int most, int times, double pause, dou
         this(at, least, most, 1, 0, 1);
     }
 
+    /** A burst that is given its address by the emitter it is put into. */
+    public Burst(double at, int least, int most, int times, double pause, double chance) {
+        this(at, least, most, times, pause, chance, 0);
+    }
+
     /** Returns how many are born for a draw from 0 to 1: every whole number from least to most equally likely. */
     public int count(double unit) {
         return least + (int) (unit * (most - least + 1));
@@ -48,6 +56,10 @@ public record Burst(double at, int least, int most, int times, double pause, dou
     }
 
     Burst withCount(int fewest, int mostOf) {
-        return new Burst(at, fewest, mostOf, times, pause, chance);
+        return new Burst(at, fewest, mostOf, times, pause, chance, id);
+    }
+
+    Burst numbered(int other) {
+        return new Burst(at, least, most, times, pause, chance, other);
     }
 }

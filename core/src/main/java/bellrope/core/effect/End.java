@@ -1,5 +1,6 @@
 package bellrope.core.effect;
 
+import bellrope.core.value.Addresses;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Gradient;
@@ -21,7 +22,8 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
     public static final End NONE = new End(Optional.empty(), List.of(), Optional.empty());
 
     public End {
-        children = Demand.atMost("children", children, 8);
+        children = Addresses.assigned(
+                "children", Demand.atMost("children", children, 8), Child.HIGHEST_ID, Child::id, Child::numbered);
         for (int i = 0; i < children.size(); i++) {
             if (children.get(i).when() == Child.When.ON_COLLISION && collision.isEmpty()) {
                 throw new Refused(
@@ -158,6 +160,8 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
      * @param velocity share of the parent's velocity that the children add to their own, −2 to 2
      * @param colour whether the parent's colour multiplies theirs
      * @param size whether the parent's size multiplies theirs, measured by the middle of its range
+     * @param id by which its random draws are addressed: 1 to {@value #HIGHEST_ID}, no two of an emitter the same; 0 to be
+     *     given one
      */
     public record Child(
             When when,
@@ -169,7 +173,10 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             double chance,
             double velocity,
             boolean colour,
-            boolean size) {
+            boolean size,
+            int id) {
+        public static final int HIGHEST_ID = 31;
+
         /** When a particle gives birth. */
         public enum When {
             AT_BIRTH,
@@ -199,12 +206,31 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             Demand.within("velocity", velocity, -2, 2);
         }
 
+        /** A kind of child that is given its address by the emitter it is put into. */
+        public Child(
+                When when,
+                Optional<String> emitter,
+                Optional<String> effect,
+                int least,
+                int most,
+                double rate,
+                double chance,
+                double velocity,
+                boolean colour,
+                boolean size) {
+            this(when, emitter, effect, least, most, rate, chance, velocity, colour, size, 0);
+        }
+
+        Child numbered(int other) {
+            return new Child(when, emitter, effect, least, most, rate, chance, velocity, colour, size, other);
+        }
+
         boolean perUnit() {
             return when == When.PER_UNIT;
         }
 
         Child withRate(double other) {
-            return new Child(when, emitter, effect, least, most, other, chance, velocity, colour, size);
+            return new Child(when, emitter, effect, least, most, other, chance, velocity, colour, size, id);
         }
 
         /** Returns how many are expected each time. */

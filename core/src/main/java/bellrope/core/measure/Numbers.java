@@ -20,6 +20,7 @@ import java.util.OptionalDouble;
  * @param hold seconds for which an instance must be kept whatever the dice say: last birth plus longest life; empty when
  *     it runs until it is told to stop
  * @param reach units that the farthest centre came along the facing
+ * @param extent units that the farthest centre that could be seen came in any direction
  * @param low least corner of the box that all centres stayed in, units in the world
  * @param high its greatest corner
  * @param presencePeak ∑ opacity × area × luminance in the fullest frame, square units
@@ -45,6 +46,7 @@ public record Numbers(
         OptionalDouble release,
         OptionalDouble hold,
         double reach,
+        double extent,
         Vec3 low,
         Vec3 high,
         double presencePeak,
@@ -106,6 +108,7 @@ public record Numbers(
                 take.ended() ? OptionalDouble.of(take.pace().seconds(lastAlive + 1)) : OptionalDouble.empty(),
                 hold,
                 take.reach(),
+                take.watch().extent(),
                 take.watch().low(),
                 take.watch().high(),
                 fullest,

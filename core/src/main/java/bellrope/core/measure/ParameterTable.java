@@ -85,7 +85,7 @@ public record ParameterTable(List<Measured> usual, List<Row> rows) {
         Take take = Preview.plain(effect, 1).with(set).take(project, false, LONGEST);
         double step = take.pace().seconds(1);
         return effect.emitters().stream()
-                .map(e -> take.watch().emitters().getOrDefault(e.name(), new ByEmitter()))
+                .map(e -> take.watch().emitter(effect.name(), e.name()).orElseGet(ByEmitter::new))
                 .map(by -> new Measured(by.births(), by.meanSize(), by.meanSpeed(), by.reach(), by.presence() * step))
                 .toList();
     }

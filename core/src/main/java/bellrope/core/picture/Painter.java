@@ -1,6 +1,7 @@
 package bellrope.core.picture;
 
 import bellrope.core.sim.FrameEncoder;
+import bellrope.core.sim.Pose;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.nio.ByteBuffer;
@@ -16,7 +17,6 @@ public final class Painter {
     private static final int ALPHA = 0;
     private static final int ADDITIVE = 1;
     private static final int SCREEN = 2;
-    private static final double EDGE = 0.3;
 
     private final List<Picture> sprites;
     private final int width;
@@ -83,7 +83,10 @@ public final class Painter {
         int number = frame.get(at + 13) & 0xFF;
         int kind = frame.get(at + 14) & 0xFF;
         int turn = frame.get(at + 15) & 0xFF;
-        pose(kind & 3, direction, turn, w, h, sprite == FrameEncoder.RIBBON);
+        int pose = kind & 3;
+        Vec3 d = pose == Pose.CAMERA ? Vec3.UP : FrameEncoder.direction(direction);
+        double turns = pose == Pose.CAMERA ? direction / 65536.0 : turn / 256.0;
+        Pose.axes(pose, d.x(), d.y(), d.z(), turns, w, h, sprite == FrameEncoder.RIBBON, axes);
         Rgba tint = new Rgba(
                 frame.get(at + 16) & 0xFF,
                 frame.get(at + 17) & 0xFF,
@@ -115,42 +118,6 @@ public final class Painter {
         return exponent == 0
                 ? mantissa / 1024.0 * Math.scalb(1.0, -14)
                 : (1 + mantissa / 1024.0) * Math.scalb(1.0, exponent - 15);
-    }
-
-    // Writes the picture's width and height as vectors on the screen, in units, y up.
-    private void pose(int posture, int direction, int turn, double w, double h, boolean ribbon) {
-        if (posture == 0) {
-            double a = direction / 65536.0 * 2 * Math.PI;
-            set(w * StrictMath.cos(a), w * StrictMath.sin(a), -h * StrictMath.sin(a), h * StrictMath.cos(a));
-            return;
-        }
-        Vec3 d = FrameEncoder.direction(direction);
-        if (posture == 1) {
-            double seen = Math.sqrt(d.x() * d.x() + d.y() * d.y());
-            double length = ribbon ? w * seen : Math.max(h, w * seen);
-            double dx = seen > 1e-6 ? d.x() / seen : 1;
-            double dy = seen > 1e-6 ? d.y() / seen : 0;
-            set(dx * length, dy * length, -dy * h, dx * h);
-            return;
-        }
-        Vec3 side = Math.abs(d.y()) > 0.999 ? Vec3.RIGHT : Vec3.UP.cross(d).directionOr(Vec3.RIGHT);
-        Vec3 up = d.cross(side);
-        double a = turn / 256.0 * 2 * Math.PI;
-        Vec3 across = side.times(StrictMath.cos(a)).plus(up.times(StrictMath.sin(a)));
-        Vec3 along = side.times(-StrictMath.sin(a)).plus(up.times(StrictMath.cos(a)));
-        // Seen from its edge it would be a line; depth is sheared along the normal a little, as the stage does.
-        set(
-                (across.x() - across.z() * EDGE * d.x()) * w,
-                (across.y() - across.z() * EDGE * d.y()) * w,
-                (along.x() - along.z() * EDGE * d.x()) * h,
-                (along.y() - along.z() * EDGE * d.y()) * h);
-    }
-
-    private void set(double ux, double uy, double vx, double vy) {
-        axes[0] = ux;
-        axes[1] = uy;
-        axes[2] = vx;
-        axes[3] = vy;
     }
 
     private void fill(

@@ -356,6 +356,7 @@ public final class Renames {
     }
 
     private static FollowUp followUp(FollowUp f, Optional<String> play, Optional<String> announce) {
-        return new FollowUp(play, announce, f.cue(), f.after(), f.offset(), f.inForce(), f.fadeOut(), f.notice());
+        return new FollowUp(
+                play, announce, f.cue(), f.after(), f.offset(), f.inForce(), f.fadeOut(), f.notice(), f.id());
     }
 }

@@ -18,6 +18,7 @@ import java.util.OptionalDouble;
  * @param fadeOut seconds in which it then dims to nothing, 0 to 60
  * @param notice name by which the game is told that it begins, that it is no longer in force and that it is gone; empty
  *     to say nothing
+ * @param id by which its random draws are addressed: 1 to {@value #HIGHEST_ID}, no two of a rope the same; 0 to be given one
  */
 public record FollowUp(
         Optional<String> play,
@@ -27,7 +28,10 @@ public record FollowUp(
         Vec3 offset,
         OptionalDouble inForce,
         double fadeOut,
-        Optional<String> notice) {
+        Optional<String> notice,
+        int id) {
+    public static final int HIGHEST_ID = 31;
+
     /** What a follow-up waits for. */
     public enum Cue {
         /** The first effect begins. */
@@ -54,6 +58,23 @@ public record FollowUp(
             throw new Refused("fadeOut", Double.toString(fadeOut), "0, or a time in force after which to fade");
         }
         notice.ifPresent(name -> Demand.name("notice", name));
+    }
+
+    /** A follow-up that is given its address by the rope it is put into. */
+    public FollowUp(
+            Optional<String> play,
+            Optional<String> announce,
+            Cue cue,
+            double after,
+            Vec3 offset,
+            OptionalDouble inForce,
+            double fadeOut,
+            Optional<String> notice) {
+        this(play, announce, cue, after, offset, inForce, fadeOut, notice, 0);
+    }
+
+    FollowUp numbered(int other) {
+        return new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, other);
     }
 
     /** An effect so long after the first began. */

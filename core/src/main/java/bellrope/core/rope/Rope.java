@@ -2,6 +2,7 @@ package bellrope.core.rope;
 
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
+import bellrope.core.value.Addresses;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
@@ -59,7 +60,8 @@ public record Rope(
         Demand.within("seed", seed, 0, HIGHEST_SEED);
         play.ifPresent(effect -> Demand.name("play", effect));
         feeds = Demand.atMost("feeds", feeds, 16);
-        followUps = Demand.atMost("then", followUps, 8);
+        followUps = Addresses.assigned(
+                "then", Demand.atMost("then", followUps, 8), FollowUp.HIGHEST_ID, FollowUp::id, FollowUp::numbered);
         companions = Demand.atMost("with", companions, 8);
         if (hit.isPresent()) {
             if (hit.get() instanceof Source.Constant constant && constant.value() instanceof Datum.Num radius) {

@@ -5,16 +5,35 @@ import java.util.List;
 
 /** When the particles of one emitter bear children: each method notes the occasions of one moment of their lives. */
 final class Bearing {
+    /** Share of a way or a life within which a birth counts as being at its very end, and so does not count. */
+    private static final double AT_THE_END = 1e-6;
+
     private final List<Child> children;
+    private final int emitter;
     private final double dt;
 
-    /** @param dt seconds a step */
-    Bearing(List<Child> children, double dt) {
+    /**
+     * @param emitter index of the emitter whose particles bear
+     * @param dt seconds a step
+     */
+    Bearing(List<Child> children, int emitter, double dt) {
         this.children = children;
+        this.emitter = emitter;
         this.dt = dt;
     }
 
-    /** Notes what a particle bears on the way of one step, from so many units travelled to so many. */
+    boolean none() {
+        return children.isEmpty();
+    }
+
+    /**
+     * Notes what a particle bears on a stretch of its way, from so many units travelled to so many.
+     *
+     * @param age at the end of the stretch, steps
+     * @param steps that the stretch takes
+     * @param ago steps from the end of the stretch to the end of the step
+     * @param ending whether its life is over at the end of the stretch; a birth at exactly that moment does not count
+     */
     void along(
             ParticleStore store,
             int i,
@@ -24,37 +43,39 @@ final class Bearing {
             float fromX,
             float fromY,
             float fromZ,
+            double age,
+            double steps,
+            double ago,
+            boolean ending,
             Occasions occasions,
             Layer layer) {
-        int age = step - store.born[i];
         for (int c = 0; c < children.size(); c++) {
             Child child = children.get(c);
-            int was;
-            int is;
-            if (child.when() == Child.When.PER_SECOND) {
-                was = (int) Math.floor((age - 1) * dt * child.rate() + 1e-9);
-                is = (int) Math.floor(age * dt * child.rate() + 1e-9);
-            } else if (child.when() == Child.When.PER_UNIT) {
-                was = (int) (before * child.rate());
-                is = (int) (after * child.rate());
-            } else {
+            boolean timed = child.when() == Child.When.PER_SECOND;
+            if (!timed && child.when() != Child.When.PER_UNIT) {
                 continue;
             }
+            double rate = timed ? child.rate() * dt : child.rate();
+            double from = timed ? age - steps : before;
+            double to = timed ? age : after;
+            double last = to * rate;
+            int was = (int) Math.floor(from * rate + 1e-9);
+            int is = ending ? (int) Math.ceil(last - last * AT_THE_END - 1e-9) - 1 : (int) Math.floor(last + 1e-9);
             for (int k = was + 1; k <= is; k++) {
-                // Per unit, each lies where the way reached it, so that fast ones leave no gaps.
-                float share = child.when() == Child.When.PER_UNIT
-                        ? (float) ((k / child.rate() - before) / Math.max(1e-9, after - before))
-                        : 1;
+                // Each lies where the way reached it, so that fast ones leave no gaps.
+                double share = Math.max(0, Math.min(1, (k / rate - from) / Math.max(1e-9, to - from)));
                 occasions.add(
                         store,
                         i,
+                        emitter,
                         c,
                         k,
                         -1,
-                        fromX + (store.x[i] - fromX) * share,
-                        fromY + (store.y[i] - fromY) * share,
-                        fromZ + (store.z[i] - fromZ) * share,
-                        layer.shade.sizeAt(i, step));
+                        (float) (fromX + (store.x[i] - fromX) * share),
+                        (float) (fromY + (store.y[i] - fromY) * share),
+                        (float) (fromZ + (store.z[i] - fromZ) * share),
+                        layer.shade.sizeAt(i, step),
+                        ago + (1 - share) * steps);
             }
         }
     }
@@ -68,39 +89,33 @@ final class Bearing {
             float x,
             float y,
             float z,
+            double ago,
             Occasions occasions,
             Layer layer) {
         for (int c = 0; c < children.size(); c++) {
             if (children.get(c).when() == Child.When.ON_COLLISION) {
-                occasions.add(store, i, c, store.walk.hits[i], face, x, y, z, layer.shade.sizeAt(i, step));
+                occasions.add(
+                        store, i, emitter, c, store.walk.hits[i], face, x, y, z, layer.shade.sizeAt(i, step), ago);
             }
         }
     }
 
-    /** Notes what the particles bear that are gone on {@code step} and were not a step ago. */
-    void ends(ParticleStore store, int step, Occasions occasions, Layer layer) {
+    /** Notes what a particle bears where it is now: at its birth, or at its end. */
+    void once(Child.When when, ParticleStore store, int i, int step, double ago, Occasions occasions, Layer layer) {
         for (int c = 0; c < children.size(); c++) {
-            if (children.get(c).when() != Child.When.AT_END) {
-                continue;
-            }
-            int n = store.slots();
-            for (int i = 0; i < n; i++) {
-                if (store.gone[i] == step) {
-                    occasions.add(store, i, c, 0, -1, store.x[i], store.y[i], store.z[i], layer.shade.sizeAt(i, step));
-                }
-            }
-        }
-    }
-
-    /** Notes what the particles bear that were born from slot {@code first} on. */
-    void births(ParticleStore store, int first, int step, Occasions occasions, Layer layer) {
-        for (int c = 0; c < children.size(); c++) {
-            if (children.get(c).when() != Child.When.AT_BIRTH) {
-                continue;
-            }
-            int n = store.slots();
-            for (int i = first; i < n; i++) {
-                occasions.add(store, i, c, 0, -1, store.x[i], store.y[i], store.z[i], layer.shade.sizeAt(i, step));
+            if (children.get(c).when() == when) {
+                occasions.add(
+                        store,
+                        i,
+                        emitter,
+                        c,
+                        0,
+                        -1,
+                        store.x[i],
+                        store.y[i],
+                        store.z[i],
+                        layer.shade.sizeAt(i, step),
+                        ago);
             }
         }
     }

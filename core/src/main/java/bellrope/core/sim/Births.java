@@ -38,6 +38,8 @@ final class Births {
     float blue = 1;
     float scale = 1;
     int generation;
+    // Steps from the birth to the end of the step, 0 to 1.
+    double lag;
     // How many may still be born, how many were asked for, how many were borne.
     int room;
     int asked;
@@ -54,18 +56,30 @@ final class Births {
         this.stepsPerSecond = pace.stepsPerSecond();
     }
 
-    /** Forgets a parent: births are the source's own again. */
-    void orphan() {
+    /** Forgets a parent: births are the source's own again, of its generation. */
+    void orphan(int own) {
         red = 1;
         green = 1;
         blue = 1;
         scale = 1;
-        generation = 0;
+        generation = own;
     }
 
     /** Draws for something that is not a particle: number −1 of a source and cycle. */
     Draws occasion(long key, Emitter emitter, int source, int cycle) {
         return draws.at(key, emitter.seed(), source, cycle, -1);
+    }
+
+    /** Counts births that are asked for without a look at each, because none of them can come true any more. */
+    void swallow(Layer layer, long count) {
+        int many = (int) Math.min(Integer.MAX_VALUE - asked, count);
+        asked += many;
+        layer.refuse(many);
+    }
+
+    /** Tells whether another particle could still be born into a layer. */
+    boolean roomIn(Layer layer) {
+        return room > 0 && layer.admits();
     }
 
     /**
@@ -120,7 +134,7 @@ final class Births {
         stray(tip ? Math.min(180, ((Shape.Cone) birth.shape()).angle() + birth.spread()) : birth.spread());
         double speed = birth.speed().at(draws.unit(Purpose.SPEED));
         double life = birth.lifetime().at(draws.unit(Purpose.LIFETIME)) * stepsPerSecond;
-        int i = store.add(step, step + Math.max(1, (int) Math.ceil(life - 1e-9)));
+        int i = store.add(step, life, lag);
         Vec3 right = frame.right();
         Vec3 up = frame.up();
         Vec3 back = frame.back();
@@ -131,10 +145,12 @@ final class Births {
         store.vx[i] = (float) (carryX + speed * (dx * right.x() + dy * up.x() + dz * back.x()));
         store.vy[i] = (float) (carryY + speed * (dx * right.y() + dy * up.y() + dz * back.y()));
         store.vz[i] = (float) (carryZ + speed * (dx * right.z() + dy * up.z() + dz * back.z()));
+        if (lag > 0 && !layer.walks()) {
+            layer.carry(i, lag);
+        }
         store.x[i] = store.x0[i];
         store.y[i] = store.y0[i];
         store.z[i] = store.z0[i];
-        store.pace[i] = (float) (1 / life);
         double across = birth.size().at(draws.unit(Purpose.SIZE));
         store.size[i] = (float) across * scale;
         Optional<bellrope.core.value.Range> height = birth.height();

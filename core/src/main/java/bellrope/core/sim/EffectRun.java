@@ -1,15 +1,14 @@
 package bellrope.core.sim;
 
 import bellrope.core.effect.Birth;
+import bellrope.core.effect.Burst;
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
-import bellrope.core.effect.End.Child;
 import bellrope.core.random.Purpose;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Turn;
 import bellrope.core.value.Vec3;
-import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -17,14 +16,15 @@ import java.util.List;
  * are born into layers shared with other copies; the others live in layers of this copy, which it moves.
  */
 public final class EffectRun {
-    /** The sources of children's draws begin here, one a kind of child; the bursts lie below. */
-    private static final int CHILD_SOURCE = 128;
     /** The source of particles born by the way travelled. */
     private static final int TRAVEL_SOURCE = 127;
     /** After its peaks were raised, streams and ways have sources of their own from here on. */
     private static final int RAISED_SOURCE = 32;
 
     private static final int RAISED_TRAVEL = 80;
+    /** Most that are looked at for the way of one step; a source that jumps by more leaves the rest out, counted. */
+    private static final int MOST_BY_WAY = 100_000;
+
     /** Generations that are counted apart; later ones count into the last. */
     public static final int GENERATIONS = 8;
 
@@ -38,16 +38,13 @@ public final class EffectRun {
     private final Layer[] layers;
     private final Frame[] frames;
     private final Mover[] movers;
-    // By emitter and child: the emitter it bears, −1 for an effect; and its frames by the faces of what is struck.
-    private final int[][] targets;
-    private final Frame[][][] struckFrames;
     private final Births births;
-    private final Occasions occasions = new Occasions();
-    private final Occasions later = new Occasions();
-    private final List<Begun> begun = new ArrayList<>();
+    private final Offspring offspring;
     private final long[] byGeneration = new long[GENERATIONS];
     private final long key;
     private final int start;
+    private final double early;
+    private final int generation;
     private final Way way;
     private final double[] at = new double[3];
     private final double[] was = new double[3];
@@ -57,12 +54,23 @@ public final class EffectRun {
     private final double[] travelShare;
     private Turn turn;
     private Hold hold;
-    private final int windUp;
+    private final double windUp;
+    private final double fadeOut;
     private int stopped = Integer.MAX_VALUE;
     private int quietSince;
 
     /** A whole effect that a particle gave birth to. */
-    public record Begun(String effect, long key, Vec3 origin, Vec3 facing, Vec3 velocity) {}
+    public record Begun(String effect, long key, Vec3 origin, Vec3 facing, Vec3 velocity, Descent descent) {}
+
+    /**
+     * Where an instance stands in a line of children.
+     *
+     * @param early steps from its true beginning to the step on which it begins, 0 to 1
+     * @param generation that its own births count as; 0 for one that a rope began
+     */
+    public record Descent(double early, int generation) {
+        public static final Descent NONE = new Descent(0, 0);
+    }
 
     /** Where an instance is, which way it points and how it moves on. */
     public record Placement(Vec3 origin, Vec3 facing, Vec3 velocity) {}
@@ -75,6 +83,7 @@ public final class EffectRun {
      * @param layers one per emitter
      * @param key see {@link bellrope.core.random.Draws#instanceKey}
      * @param start step of the stage on which it began
+     * @param descent from a particle
      */
     public EffectRun(
             Effect effect,
@@ -83,7 +92,8 @@ public final class EffectRun {
             Pace pace,
             long key,
             int start,
-            Placement placement) {
+            Placement placement,
+            Descent descent) {
         this(
                 effect,
                 emitters,
@@ -92,7 +102,8 @@ public final class EffectRun {
                 pace,
                 key,
                 start,
-                Way.straight(placement.origin(), placement.facing(), placement.velocity(), pace));
+                Way.straight(placement.origin(), placement.facing(), placement.velocity(), pace),
+                descent);
     }
 
     /**
@@ -101,6 +112,7 @@ public final class EffectRun {
      * @param peaks the same emitters with the highest rates and longest lives that driving will bring; the schedule of births
      *     is theirs, and where the rate is lower only a share of them comes true
      * @param way where it goes
+     * @param descent from a particle
      */
     public EffectRun(
             Effect effect,
@@ -110,7 +122,8 @@ public final class EffectRun {
             Pace pace,
             long key,
             int start,
-            Way way) {
+            Way way,
+            Descent descent) {
         this.emitters = emitters;
         this.peaks = peaks;
         this.course = effect.course();
@@ -119,30 +132,29 @@ public final class EffectRun {
         this.key = key;
         this.start = start;
         this.way = way;
+        this.early = descent.early();
+        this.generation = descent.generation();
         this.turn = way.turn(0);
         this.births = new Births(pace);
-        this.windUp = pace.stepsAt(course.windUp());
+        this.windUp = course.windUp() * pace.stepsPerSecond();
+        this.fadeOut = course.fadeOut() * pace.stepsPerSecond();
         int n = emitters.size();
         this.schedules = new Schedule[n];
         this.frames = new Frame[n];
         this.movers = new Mover[n];
-        this.targets = new int[n][];
-        this.struckFrames = new Frame[n][][];
         for (int i = 0; i < n; i++) {
             Emitter emitter = emitters.get(i);
             schedules[i] = new Schedule(peaks.get(i).birth(), course, pace);
             frames[i] = Frame.of(turn, emitter.birth(), emitter.look());
             if (layers[i].walks()) {
-                movers[i] = new Mover(emitter, turn, pace);
+                movers[i] = new Mover(emitter, i, turn, pace);
             }
             layers[i].reach(Hold.life(peaks.get(i), pace) + 1);
         }
         this.streamShare = new double[n];
         this.travelShare = new double[n];
         share();
-        for (int i = 0; i < n; i++) {
-            aimChildren(i);
-        }
+        this.offspring = new Offspring(emitters, movers, births);
         this.hold = Hold.of(course, peaks, pace);
     }
 
@@ -203,49 +215,21 @@ public final class EffectRun {
         }
     }
 
-    private void aimChildren(int i) {
-        List<Child> children = emitters.get(i).end().children();
-        targets[i] = new int[children.size()];
-        struckFrames[i] = new Frame[children.size()][];
-        for (int c = 0; c < children.size(); c++) {
-            targets[i][c] = -1;
-            for (int e = 0; e < emitters.size(); e++) {
-                if (children.get(c)
-                        .emitter()
-                        .equals(java.util.Optional.of(emitters.get(e).name()))) {
-                    targets[i][c] = e;
-                }
-            }
-            if (movers[i] != null && movers[i].wall() != null && targets[i][c] >= 0) {
-                Emitter child = emitters.get(targets[i][c]);
-                Vec3[] normals = movers[i].wall().normals();
-                struckFrames[i][c] = new Frame[normals.length];
-                for (int f = 0; f < normals.length; f++) {
-                    struckFrames[i][c][f] = Frame.of(Turn.between(Vec3.UP, normals[f]), child.birth(), child.look());
-                }
-            }
-        }
-    }
-
     /**
      * Moves the particles of its own layers to a step of the stage, bears their children and buries the dead. Layers shared
      * with others are the stage's to move.
      */
     public void walk(int step) {
         boolean alive = false;
-        way.at(step - start, at);
-        way.at(step - 1 - start, was);
+        moveOn(now(step));
         for (int e = 0; e < movers.length; e++) {
             Layer layer = layers[e];
             if (movers[e] == null) {
                 continue;
             }
-            movers[e].effectAt(at[0], at[1], at[2], was[0], was[1], was[2]);
-            occasions.clear();
-            movers[e].walk(layer.store(), step, step - start, occasions, layer);
-            movers[e].bearing().ends(layer.store(), step, occasions, layer);
+            movers[e].walk(layer.store(), step, now(step), offspring.due(), layer);
             layer.store().bury(step);
-            raise(e, occasions, step);
+            children(step);
             alive |= layer.store().count() > 0;
         }
         if (alive) {
@@ -253,125 +237,137 @@ public final class EffectRun {
         }
     }
 
-    /** Bears the children of one step's occasions, and theirs. */
-    private void raise(int e, Occasions due, int step) {
-        List<Child> children = emitters.get(e).end().children();
-        for (int o = 0; o < due.count(); o++) {
-            int c = due.child[o];
-            Child child = children.get(c);
-            int target = targets[e][c];
-            Emitter emitter = emitters.get(target >= 0 ? target : e);
-            int source = CHILD_SOURCE + c;
-            var draws = births.occasion(due.line[o], emitter, source, due.number[o]);
-            if (draws.unit(Purpose.CHANCE) >= child.chance()) {
-                continue;
+    // Steps from its true beginning to a step of the stage.
+    private double now(int step) {
+        return step - start + early;
+    }
+
+    private void moveOn(double local) {
+        way.at(local, at);
+        way.at(local - 1, was);
+        for (Mover mover : movers) {
+            if (mover != null) {
+                mover.effectAt(at[0], at[1], at[2], was[0], was[1], was[2]);
             }
-            int count = child.least() + (int) (draws.unit(Purpose.COUNT) * (child.most() - child.least() + 1));
-            int h = o * Occasions.FLOATS;
-            float[] handed = due.handed;
-            if (target < 0) {
-                if (count > 0) {
-                    begin(e, child, due, o, draws.lineKey());
-                }
-                continue;
-            }
-            births.ox = handed[h];
-            births.oy = handed[h + 1];
-            births.oz = handed[h + 2];
-            births.carryX = handed[h + 3] * child.velocity();
-            births.carryY = handed[h + 4] * child.velocity();
-            births.carryZ = handed[h + 5] * child.velocity();
-            births.red = child.colour() ? handed[h + 6] : 1;
-            births.green = child.colour() ? handed[h + 7] : 1;
-            births.blue = child.colour() ? handed[h + 8] : 1;
-            double middle = emitters.get(e).birth().size().middle();
-            births.scale = child.size() && middle > 0 ? (float) (handed[h + 9] / middle) : 1;
-            births.generation = due.generation[o] + 1;
-            Frame frame = due.face[o] >= 0 ? struckFrames[e][c][due.face[o]] : frames[target];
-            bear(target, frame, due.line[o], source, due.number[o], 0, count, count, step, 1);
         }
     }
 
-    private void begin(int e, Child child, Occasions due, int o, long childKey) {
-        float[] handed = due.handed;
-        int h = o * Occasions.FLOATS;
-        Vec3 facing = due.face[o] >= 0 ? movers[e].wall().normals()[due.face[o]] : turn.apply(Vec3.UP);
-        begun.add(new Begun(
-                child.effect().orElseThrow(),
-                childKey,
-                new Vec3(handed[h], handed[h + 1], handed[h + 2]),
-                facing,
-                Vec3.ZERO));
+    /** Bears the children of one step's occasions, and theirs. */
+    private void children(int step) {
+        Occasions due = offspring.due();
+        for (int o = due.next(); o >= 0; o = due.next()) {
+            int e = due.emitter[o];
+            int target = offspring.target(e, due.child[o]);
+            int count = offspring.count(e, o, emitters);
+            if (count == 0) {
+                continue;
+            }
+            if (target >= 0 && !births.roomIn(layers[target])) {
+                births.swallow(layers[target], count);
+                continue;
+            }
+            if (target < 0) {
+                offspring.begin(e, o, emitters, turn);
+                continue;
+            }
+            offspring.hand(e, o, emitters);
+            Frame frame = offspring.frame(e, o);
+            bear(
+                    target,
+                    frame == null ? frames[target] : frame,
+                    due.line[o],
+                    offspring.source(e, o, emitters),
+                    due.number[o],
+                    0,
+                    count,
+                    count,
+                    step,
+                    1);
+        }
+        births.swallow(layers[0], due.takeDropped());
     }
 
     private void bear(
             int e, Frame frame, long line, int source, int cycle, int first, int count, int of, int step, double ramp) {
         int before = births.borne;
-        int slot = layers[e].store().slots();
-        int generation = births.generation;
-        births.bear(layers[e], emitters.get(e), frame, line, source, cycle, first, count, of, step, ramp);
-        byGeneration[Math.min(GENERATIONS - 1, generation)] += births.borne - before;
-        if (movers[e] != null && births.borne > before && layers[e].bears()) {
-            later.clear();
-            movers[e].bearing().births(layers[e].store(), slot, step, later, layers[e]);
-            if (later.count() > 0) {
-                // Rare: children at birth may bear in turn, so each round needs a list of its own.
-                Occasions mine = new Occasions();
-                mine.take(later);
-                raise(e, mine, step);
+        Layer layer = layers[e];
+        int slot = layer.store().slots();
+        births.bear(layer, emitters.get(e), frame, line, source, cycle, first, count, of, step, ramp);
+        byGeneration[Math.min(GENERATIONS - 1, births.generation)] += births.borne - before;
+        if (movers[e] != null) {
+            for (int i = slot; i < layer.store().slots(); i++) {
+                movers[e].begin(layer.store(), i, step, now(step), offspring.due(), layer);
             }
         }
     }
 
     /**
-     * Gives birth to everything due on a step of the stage, children apart.
+     * Gives birth to everything due on a step of the stage, children apart: what comes after the step before it, up to the
+     * step itself. Each is born at its own time and carried on to the step.
      *
      * @param step of the stage
      */
     public void bear(int step) {
-        int local = step - start;
-        double ramp = ramp(step);
-        if (ramp <= 0) {
+        double local = now(step);
+        if (over(local - 1) && ramp(local) <= 0) {
             return;
         }
-        turned(local);
-        way.velocity(local, velocity);
-        births.orphan();
-        source(local);
+        turned(step - start);
+        moveOn(local);
+        way.velocity(step - start, velocity);
         for (int e = 0; e < schedules.length; e++) {
             Emitter emitter = emitters.get(e);
             Schedule schedule = schedules[e];
-            carry(emitter);
             int bursts = emitter.birth().bursts().size();
             for (int b = 0; b < bursts; b++) {
                 for (int nth = 0; nth < schedule.times(b); nth++) {
-                    if (schedule.fires(b, nth, local)) {
-                        burst(e, emitter, b, schedule.cycle(b, nth, local), step, ramp);
+                    int due = schedule.cycles(b, nth, local);
+                    for (int c = schedule.cycles(b, nth, local - 1); c < due; c++) {
+                        burst(e, emitter, b, schedule.address(b, nth, c), schedule.burstTime(b, nth, c), step);
                     }
                 }
             }
-            int before = schedule.streamBefore(local);
-            int due = schedule.streamAfter(local) - before;
-            if (due > 0) {
-                int source = raised == 0 ? 0 : RAISED_SOURCE + raised;
-                bear(
-                        e,
-                        frames[e],
-                        key,
-                        source,
-                        schedule.streamCycle(local),
-                        before,
-                        due,
-                        0,
-                        step,
-                        ramp * streamShare[e]);
-                again(emitter, local);
-            }
-            if (emitter.birth().perUnit().isPresent() && schedule.travels(local)) {
-                travel(e, emitter, local, step, ramp * travelShare[e]);
-                again(emitter, local);
+            stream(e, emitter, step);
+            if (emitter.birth().perUnit().isPresent() && schedule.travelling(local)) {
+                travel(e, emitter, step - start, step);
             }
         }
+        children(step);
+    }
+
+    private void stream(int e, Emitter emitter, int step) {
+        double local = now(step);
+        Schedule schedule = schedules[e];
+        long due = schedule.streamed(local);
+        int source = raised == 0 ? 0 : RAISED_SOURCE + raised;
+        for (long n = schedule.streamed(local - 1); n < due; n++) {
+            if (!births.roomIn(layers[e])) {
+                swallow(e, due - n, ramp(local) * streamShare[e]);
+                return;
+            }
+            double time = Math.min(local, schedule.streamTime(n));
+            again(e, emitter, local, time);
+            double share = ramp(time) * streamShare[e];
+            bear(e, frames[e], key, source, schedule.streamCycle(n), schedule.streamNumber(n), 1, 0, step, share);
+        }
+    }
+
+    // Of those that there is no room for, as many as would have come true.
+    private void swallow(int e, long count, double share) {
+        births.swallow(layers[e], Math.round(count * Math.min(1, share)));
+    }
+
+    private boolean over(double time) {
+        return stopped != Integer.MAX_VALUE && start + time >= stopped + fadeOut;
+    }
+
+    // Puts the source where it was when the next particle is born; what goes with the source is placed by where it is
+    // now.
+    private void again(int e, Emitter emitter, double local, double time) {
+        births.orphan(generation);
+        births.lag = Math.max(0, Math.min(1, local - time));
+        source(layers[e].local() ? local : time);
+        carry(emitter);
     }
 
     private void source(double local) {
@@ -388,47 +384,46 @@ public final class EffectRun {
         births.carryZ = velocity[2] * inherit;
     }
 
-    // Children that were born at once have left their parents' place and colour behind.
-    private void again(Emitter emitter, double local) {
-        births.orphan();
-        source(local);
-        carry(emitter);
-    }
-
-    private void burst(int e, Emitter emitter, int b, int cycle, int step, double ramp) {
-        var burst = emitter.birth().bursts().get(b);
-        var draws = births.occasion(key, emitter, b + 1, cycle);
+    private void burst(int e, Emitter emitter, int b, int cycle, double time, int step) {
+        Burst burst = emitter.birth().bursts().get(b);
+        again(e, emitter, now(step), time);
+        var draws = births.occasion(key, emitter, burst.id(), cycle);
         if (burst.chance() < 1 && draws.unit(Purpose.CHANCE) >= burst.chance()) {
             return;
         }
         int count = burst.count(draws.unit(Purpose.COUNT));
-        bear(e, frames[e], key, b + 1, cycle, 0, count, count, step, ramp);
-        again(emitter, step - start);
+        bear(e, frames[e], key, burst.id(), cycle, 0, count, count, step, ramp(time));
     }
 
     // Each lies where the way reached it, not where the source is at the end of the step.
-    private void travel(int e, Emitter emitter, int local, int step, double ramp) {
+    private void travel(int e, Emitter emitter, int local, int step) {
         double perUnit = peaks.get(e).birth().perUnit().getAsDouble();
         double before = way.gone(local - 1);
         double after = way.gone(local);
-        int from = (int) Math.floor(before * perUnit + 1e-9);
-        int to = (int) Math.floor(after * perUnit + 1e-9);
-        for (int n = from + 1; n <= to; n++) {
-            double share = Math.min(1, Math.max(0, (n / perUnit - before) / (after - before)));
-            again(emitter, local - 1 + share);
-            bear(e, frames[e], key, raised == 0 ? TRAVEL_SOURCE : RAISED_TRAVEL + raised, 0, n, 1, 0, step, ramp);
+        long from = (long) Math.floor(before * perUnit + 1e-9);
+        long to = (long) Math.floor(after * perUnit + 1e-9);
+        int source = raised == 0 ? TRAVEL_SOURCE : RAISED_TRAVEL + raised;
+        for (long n = from + 1; n <= to; n++) {
+            if (!births.roomIn(layers[e]) || n - from > MOST_BY_WAY) {
+                swallow(e, to - n + 1, ramp(local) * travelShare[e]);
+                return;
+            }
+            double time = local - 1 + Math.min(1, Math.max(0, (n / perUnit - before) / (after - before)));
+            if (schedules[e].travels(time)) {
+                again(e, emitter, local, time);
+                bear(e, frames[e], key, source, 0, (int) n, 1, 0, step, ramp(time) * travelShare[e]);
+            }
         }
     }
 
-    private double ramp(int step) {
-        int local = step - start;
-        double up = local < windUp ? (double) local / windUp : 1;
-        if (step < stopped) {
+    // The share of births that come true at a time in steps after the beginning.
+    private double ramp(double time) {
+        double up = time < windUp ? time / windUp : 1;
+        double since = start + time - stopped;
+        if (stopped == Integer.MAX_VALUE || since <= 0) {
             return up;
         }
-        int fade = pace.stepsAt(course.fadeOut());
-        int since = step - stopped;
-        return since < fade ? up * (1 - (double) since / fade) : 0;
+        return since < fadeOut ? up * (1 - since / fadeOut) : 0;
     }
 
     /** Tells a looping effect to end: over its fade-out it bears ever less, and what lives lives on. */
@@ -462,11 +457,11 @@ public final class EffectRun {
 
     /** Returns the effects that particles began since the last {@link #clearBegun}. */
     public List<Begun> begun() {
-        return begun;
+        return offspring.begun();
     }
 
     public void clearBegun() {
-        begun.clear();
+        offspring.begun().clear();
     }
 
     public int start() {

@@ -57,6 +57,10 @@ public final class Flight {
         }
     }
 
+    double drag() {
+        return drag;
+    }
+
     float[] bySpeed() {
         return p;
     }

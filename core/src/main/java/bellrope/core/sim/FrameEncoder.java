@@ -14,7 +14,7 @@ import java.util.List;
  * {@value #STRIDE} bytes a picture, in draw order. The layout is described in {@code docs/format/frames.md}.
  *
  * <p>Places are whole numbers inside the frame's own box: finer than half floats at any distance from the origin. A trail
- * is written as pictures too, one a stretch, laid along it before the particle it belongs to.
+ * is written as pictures too, one a stretch; all of a layer's lie below its particles, so that they can be drawn in one go.
  */
 public final class FrameEncoder {
     public static final int MAGIC = 0x46524C42;
@@ -23,10 +23,6 @@ public final class FrameEncoder {
     public static final int STRIDE = 20;
     /** Stands for the sprite of a stretch of a trail: opaque along, soft across. */
     public static final int RIBBON = 255;
-
-    static final int CAMERA = 0;
-    static final int ALONG = 1;
-    static final int FLAT = 2;
 
     private static final int TABLE = 4096;
     private static final byte[] SRGB = new byte[TABLE + 1];
@@ -40,6 +36,7 @@ public final class FrameEncoder {
     private final float[] low = new float[3];
     private final float[] high = new float[3];
     private final float[] velocity = new float[3];
+    private final RibbonWriter ribbons = new RibbonWriter();
     private int[] words = new int[256 * 5];
     private int used;
     private ByteBuffer buffer = ByteBuffer.allocate(HEADER + 256 * STRIDE).order(ByteOrder.LITTLE_ENDIAN);
@@ -148,6 +145,9 @@ public final class FrameEncoder {
         if (words.length < used + pictures * 5) {
             words = Arrays.copyOf(words, used + pictures * 5 + words.length / 2);
         }
+        if (layer.ribbon != null) {
+            ribbons.write(layer, step);
+        }
         int[] out = words;
         float kx = this.kx;
         float ky = this.ky;
@@ -167,10 +167,10 @@ public final class FrameEncoder {
         float[] rotations = store.rotation;
         float[] spins = store.spin;
         int[] born = store.born;
+        float[] lags = store.lag;
         int[] gone = store.gone;
         Look.Posture posture = layer.emitter().look().posture();
-        int pose =
-                posture instanceof Look.Posture.Camera ? CAMERA : posture instanceof Look.Posture.Flight ? ALONG : FLAT;
+        int pose = Cover.pose(posture);
         boolean even = layer.shade.evenSpin();
         boolean single =
                 layer.shade.frameAt(0, 0) == 0 && layer.emitter().look().frame() instanceof Look.Frame.First;
@@ -182,24 +182,19 @@ public final class FrameEncoder {
             if (gone[i] <= step) {
                 continue;
             }
-            if (layer.ribbon != null) {
-                used = w;
-                ribbon(layer, i, step);
-                w = used;
-            }
             int px = (int) ((xs[i] - lx) * kx + 0.5f);
             int py = (int) ((ys[i] - ly) * ky + 0.5f);
             int pz = (int) ((zs[i] - lz) * kz + 0.5f);
-            float turns = even ? rotations[i] + spins[i] * (step - born[i]) : layer.shade.rotationAt(i, step);
+            float turns = even ? rotations[i] + spins[i] * (step - born[i] + lags[i]) : layer.shade.rotationAt(i, step);
             int turn = (int) (turns * 65536f) & 0xFFFF;
             int direction = turn;
             float width = sizes[i];
             float height = width * aspects[i];
-            if (pose == ALONG) {
+            if (pose == Pose.ALONG) {
                 layer.velocity(i, step, velocity);
                 direction = Octahedron.encode(velocity[0], velocity[1], velocity[2]);
                 width += stretched(posture);
-            } else if (pose == FLAT) {
+            } else if (pose == Pose.FLAT) {
                 direction = store.face[i];
             }
             float a = alphas[i];
@@ -216,58 +211,46 @@ public final class FrameEncoder {
     }
 
     private float stretched(Look.Posture posture) {
-        double stretch = ((Look.Posture.Flight) posture).stretch();
+        double stretch = Cover.stretch(posture);
         return (float) (stretch
                 * Math.sqrt(velocity[0] * velocity[0] + velocity[1] * velocity[1] + velocity[2] * velocity[2]));
     }
 
-    // From the particle backwards, so that the tail is written first and lies lowest only where trails cross
-    // themselves.
-    private void ribbon(Layer layer, int i, int step) {
-        ParticleStore store = layer.store();
-        Walk walk = store.walk;
-        Ribbon ribbon = layer.ribbon;
-        int every = ribbon.every();
-        int age = step - store.born[i];
-        float x = store.x[i];
-        float y = store.y[i];
-        float z = store.z[i];
-        float size = layer.shade.sizes()[i];
-        float length = 0;
-        int kind = RIBBON | (layer.blend() << 2 | ALONG) << 16;
-        for (int k = 0; k < Walk.POINTS && length < ribbon.units; k++) {
-            int behind = every == 0 ? 0 : age % every + k * every;
-            if (behind > Math.min(age, ribbon.steps)) {
-                break;
+    /** Writes the ribbon of one particle after the other. */
+    private final class RibbonWriter implements Ribbon.Stretches {
+        private Layer layer;
+        private int slot;
+
+        private void write(Layer of, int step) {
+            layer = of;
+            ParticleStore store = layer.store();
+            boolean reversed = layer.oldestOnTop();
+            for (int j = 0; j < store.slots(); j++) {
+                slot = reversed ? store.slots() - 1 - j : j;
+                if (store.gone[slot] > step) {
+                    layer.ribbon.lay(layer, slot, step, this);
+                }
             }
-            int at = i * Walk.POINTS + (walk.head[i] - k + Walk.POINTS) % Walk.POINTS;
-            float dx = x - walk.tx[at];
-            float dy = y - walk.ty[at];
-            float dz = z - walk.tz[at];
-            float way = (float) Math.sqrt(dx * dx + dy * dy + dz * dz);
-            if (way > 1e-6f) {
-                float share =
-                        every == 0 ? (length + way / 2) / ribbon.units : (behind - every / 2f) / (float) ribbon.steps;
-                float across = size * ribbon.width(share);
-                int px = (int) (((x + walk.tx[at]) / 2 - low[0]) * kx + 0.5f);
-                int py = (int) (((y + walk.ty[at]) / 2 - low[1]) * ky + 0.5f);
-                int pz = (int) (((z + walk.tz[at]) / 2 - low[2]) * kz + 0.5f);
-                float a = layer.shade.alphas()[i] * ribbon.colour(share, 3);
-                int alpha = (int) ((a < 1f ? a : 1f) * 255f + 0.5f);
-                words[used] = px | py << 16;
-                words[used + 1] = pz | half(way) << 16;
-                words[used + 2] = half(across) | Octahedron.encode(dx, dy, dz) << 16;
-                words[used + 3] = kind;
-                words[used + 4] = srgb(layer.shade.reds()[i] * ribbon.colour(share, 0))
-                        | srgb(layer.shade.greens()[i] * ribbon.colour(share, 1)) << 8
-                        | srgb(layer.shade.blues()[i] * ribbon.colour(share, 2)) << 16
-                        | alpha << 24;
-                used += 5;
-            }
-            length += way;
-            x = walk.tx[at];
-            y = walk.ty[at];
-            z = walk.tz[at];
+        }
+
+        @Override
+        public void stretch(
+                float x, float y, float z, float tx, float ty, float tz, float way, float across, float share) {
+            Ribbon ribbon = layer.ribbon;
+            int px = (int) (((x + tx) / 2 - low[0]) * kx + 0.5f);
+            int py = (int) (((y + ty) / 2 - low[1]) * ky + 0.5f);
+            int pz = (int) (((z + tz) / 2 - low[2]) * kz + 0.5f);
+            float a = layer.shade.alphas()[slot] * ribbon.colour(share, 3);
+            int alpha = (int) ((a < 1f ? a : 1f) * 255f + 0.5f);
+            words[used] = px | py << 16;
+            words[used + 1] = pz | half(way) << 16;
+            words[used + 2] = half(across) | Octahedron.encode(x - tx, y - ty, z - tz) << 16;
+            words[used + 3] = RIBBON | (layer.blend() << 2 | Pose.ALONG) << 16;
+            words[used + 4] = srgb(layer.shade.reds()[slot] * ribbon.colour(share, 0))
+                    | srgb(layer.shade.greens()[slot] * ribbon.colour(share, 1)) << 8
+                    | srgb(layer.shade.blues()[slot] * ribbon.colour(share, 2)) << 16
+                    | alpha << 24;
+            used += 5;
         }
     }
 

@@ -12,7 +12,7 @@ import java.util.OptionalInt;
  *
  * @param steps last birth plus longest possible life, that of its line of children included; empty for a loop, and where
  *     a line of children has no bound
- * @param lastBirth step of the last birth that is not a child's; 0 for a loop
+ * @param lastBirth first step at or after the last birth that is not a child's; 0 for a loop
  * @param longestLine most steps from a birth until the last of its line is gone; where that has no bound, the longest
  *     single life
  * @param bounded whether every line has an end
@@ -23,16 +23,17 @@ public record Hold(OptionalInt steps, int lastBirth, int longestLine, boolean bo
         int end = 0;
         int longest = 0;
         boolean bounded = true;
+        double[] lines = new double[emitters.size()];
         for (int i = 0; i < emitters.size(); i++) {
             Emitter emitter = emitters.get(i);
-            int line = line(emitters, i, new boolean[emitters.size()], pace);
+            double line = line(emitters, i, lines, pace);
             bounded &= line >= 0;
-            longest = Math.max(longest, Math.max(line, life(emitter, pace)));
+            longest = Math.max(longest, Math.max((int) Math.ceil(line - 1e-9), life(emitter, pace)));
             if (emitter.birth().byItself()) {
-                int birth =
+                double birth =
                         new Schedule(emitter.birth(), course, pace).lastBirth().orElse(0);
-                last = Math.max(last, birth);
-                end = Math.max(end, birth + line);
+                last = Math.max(last, (int) Math.ceil(birth - 1e-9));
+                end = Math.max(end, Math.max(1, (int) Math.ceil(birth + line - 1e-9)));
             }
         }
         return new Hold(
@@ -46,23 +47,27 @@ public record Hold(OptionalInt steps, int lastBirth, int longestLine, boolean bo
         return Math.max(1, pace.stepsAt(emitter.birth().lifetime().most()));
     }
 
-    // −1 where the line comes back to an emitter that is already in it.
-    private static int line(List<Emitter> emitters, int i, boolean[] above, Pace pace) {
-        if (above[i]) {
-            return -1;
+    // In steps; −1 where the line comes back to an emitter that is already in it. Each emitter is worked out once:
+    // known
+    // holds 0 where it has not been yet, and −1 while it is being worked out.
+    private static double line(List<Emitter> emitters, int i, double[] known, Pace pace) {
+        if (known[i] != 0) {
+            return known[i];
         }
-        above[i] = true;
-        int longest = 0;
+        known[i] = -1;
+        double longest = 0;
         for (Child child : emitters.get(i).end().children()) {
-            for (int e = 0; e < emitters.size(); e++) {
+            for (int e = 0; e < emitters.size() && longest >= 0; e++) {
                 if (child.emitter().isPresent()
                         && child.emitter().get().equals(emitters.get(e).name())) {
-                    int below = line(emitters, e, above, pace);
-                    longest = below < 0 || longest < 0 ? -1 : Math.max(longest, below);
+                    double below = line(emitters, e, known, pace);
+                    longest = below < 0 ? -1 : Math.max(longest, below);
                 }
             }
         }
-        above[i] = false;
-        return longest < 0 ? -1 : life(emitters.get(i), pace) + longest;
+        if (longest >= 0) {
+            known[i] = emitters.get(i).birth().lifetime().most() * pace.stepsPerSecond() + longest;
+        }
+        return known[i];
     }
 }

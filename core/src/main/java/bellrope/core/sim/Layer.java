@@ -29,7 +29,10 @@ public final class Layer {
     private final double cost;
     final Ribbon ribbon;
     final Shade shade;
+    private final Cover cover;
+    private final String effect;
     private final boolean own;
+    private final float[] ending = new float[3];
     private int dimFrom = Integer.MAX_VALUE;
     private int dimSteps;
     private long born;
@@ -38,14 +41,16 @@ public final class Layer {
 
     /** A layer that instances share where the emitter lets them. */
     public Layer(Emitter emitter, int stepsPerSecond, int number, Sprite sprite) {
-        this(emitter, stepsPerSecond, number, sprite, alone(emitter));
+        this("", emitter, stepsPerSecond, number, sprite, alone(emitter));
     }
 
     /**
+     * @param effect name of the emitter's effect
      * @param number of the emitter's sprite in the project
      * @param own whether it belongs to one instance alone
      */
-    public Layer(Emitter emitter, int stepsPerSecond, int number, Sprite sprite, boolean own) {
+    public Layer(String effect, Emitter emitter, int stepsPerSecond, int number, Sprite sprite, boolean own) {
+        this.effect = effect;
         this.own = own;
         this.emitter = emitter;
         this.stepsPerSecond = stepsPerSecond;
@@ -65,6 +70,7 @@ public final class Layer {
         this.sprite = number;
         this.brightness = (float) emitter.look().brightness();
         this.shade = new Shade(emitter, store, stepsPerSecond, sprite);
+        this.cover = new Cover(this, sprite.coverage());
     }
 
     /** Tells whether an emitter's particles must be moved step by step. */
@@ -105,6 +111,10 @@ public final class Layer {
         return bears;
     }
 
+    boolean local() {
+        return emitter.birth().space() == Birth.Space.LOCAL;
+    }
+
     /** Tells whether one more may be born, by the emitter's own cap. */
     boolean admits() {
         return cap == Integer.MAX_VALUE || store.count() < cap;
@@ -123,6 +133,25 @@ public final class Layer {
         long taken = born;
         born = 0;
         return taken;
+    }
+
+    void refuse(int many) {
+        refused += many;
+    }
+
+    /** Carries a newborn whose motion is exact on by a share of a step, as if it had been born then. */
+    void carry(int i, double steps) {
+        double seconds = steps / stepsPerSecond;
+        double drag = flight.drag();
+        double p = Flight.carriedBySpeed(drag, seconds);
+        double q = Flight.carriedByAcceleration(drag, seconds);
+        double left = StrictMath.exp(-drag * seconds);
+        store.x0[i] = (float) (store.x0[i] + store.vx[i] * p + ax * q);
+        store.y0[i] = (float) (store.y0[i] + store.vy[i] * p + ay * q);
+        store.z0[i] = (float) (store.z0[i] + store.vz[i] * p + az * q);
+        store.vx[i] = (float) (store.vx[i] * left + ax * p);
+        store.vy[i] = (float) (store.vy[i] * left + ay * p);
+        store.vz[i] = (float) (store.vz[i] * left + az * p);
     }
 
     void countHit() {
@@ -177,21 +206,22 @@ public final class Layer {
     /** Works out how every particle looks at a step, and the presence of all of them. */
     public void appear(int step) {
         shade.appear(step, step < dimFrom ? 1 : Math.max(0, 1 - (float) (step - dimFrom) / dimSteps));
+        cover.count(step);
     }
 
     /** Tells whether any particle could be seen when {@link #appear} was last called. */
     public boolean visible() {
-        return shade.visible();
+        return cover.visible();
     }
 
     /** Returns ∑ opacity × area × luminance in square units, as of the last {@link #appear}. */
     public double presence() {
-        return shade.presence();
+        return cover.presence();
     }
 
-    /** Returns the area of all pictures in square units, as of the last {@link #appear}, seen through or not. */
+    /** Returns the area that is seen of all pictures in square units, as of the last {@link #appear}, however opaque. */
     public double painted() {
-        return shade.painted();
+        return cover.painted();
     }
 
     /** Writes the velocity of a particle at a step, units a second. */
@@ -213,6 +243,28 @@ public final class Layer {
 
     public Emitter emitter() {
         return emitter;
+    }
+
+    /** Returns the name of the effect that the emitter belongs to. */
+    public String effect() {
+        return effect;
+    }
+
+    /** Returns how many stretches of ribbons were drawn, as of the last {@link #appear}. */
+    int stretches() {
+        return cover.stretches();
+    }
+
+    /** Writes where a particle is at its very end, which comes {@code steps} after a step; x, y, z in units. */
+    void atEnd(int i, int step, double steps, double[] place) {
+        float[] u = ending;
+        velocity(i, step, u);
+        double seconds = steps / stepsPerSecond;
+        double p = Flight.carriedBySpeed(flight.drag(), seconds);
+        double q = Flight.carriedByAcceleration(flight.drag(), seconds);
+        place[0] = store.x[i] + u[0] * p + ax * q;
+        place[1] = store.y[i] + u[1] * p + ay * q;
+        place[2] = store.z[i] + u[2] * p + az * q;
     }
 
     /** Returns the number of the sprite in the project. */

@@ -32,13 +32,13 @@ final class Mover {
     private final double gx;
     private final double gy;
     private final double gz;
-    private final double carriedBySpeed;
-    private final double carriedByAcceleration;
-    private final double left;
+    private final double stepBySpeed;
+    private final double stepByAcceleration;
+    private final double stepLeft;
+    private final double stepRub;
     private final int parts;
     private final float[] speedOver;
     private final boolean speedReplaces;
-    private final double rub;
     private final int trailEvery;
     private final double trailUnits;
     private final Bearing bearing;
@@ -50,6 +50,15 @@ final class Mover {
     private double shiftX;
     private double shiftY;
     private double shiftZ;
+    // The stretch at hand: its share of a step and its seconds, what they come to, and the steps from its end to the
+    // step's.
+    private double spanShare = Double.NaN;
+    private double span;
+    private double carriedBySpeed;
+    private double carriedByAcceleration;
+    private double left;
+    private double rub;
+    private double ago;
     // The particle at hand.
     private double x;
     private double y;
@@ -65,7 +74,8 @@ final class Mover {
     private double by;
     private double bz;
 
-    Mover(Emitter emitter, Turn turn, Pace pace) {
+    /** @param index of the emitter in its effect */
+    Mover(Emitter emitter, int index, Turn turn, Pace pace) {
         this.emitter = emitter;
         Life life = emitter.life();
         List<Force> forces = life.forces();
@@ -76,18 +86,18 @@ final class Mover {
         gx = life.gravity().x();
         gy = life.gravity().y();
         gz = life.gravity().z();
-        carriedBySpeed = Flight.carriedBySpeed(drag, dt);
-        carriedByAcceleration = Flight.carriedByAcceleration(drag, dt);
-        left = StrictMath.exp(-drag * dt);
+        stepBySpeed = Flight.carriedBySpeed(drag, dt);
+        stepByAcceleration = Flight.carriedByAcceleration(drag, dt);
+        stepLeft = StrictMath.exp(-drag * dt);
         parts = (int) Math.max(1, Math.ceil(drag * dt * 4));
         boolean laned = !life.speed().equals(bellrope.core.value.Curve.ONE) || life.replaces(Life.Lane.SPEED);
         speedOver = laned ? life.speed().table(Shade.CELLS) : null;
         speedReplaces = life.replaces(Life.Lane.SPEED);
-        rub = emitter.end()
+        stepRub = emitter.end()
                 .collision()
                 .map(c -> StrictMath.pow(1 - c.friction(), RUBS * dt))
                 .orElse(1.0);
-        bearing = new Bearing(emitter.end().children(), dt);
+        bearing = new Bearing(emitter.end().children(), index, dt);
         local = emitter.birth().space() == bellrope.core.effect.Birth.Space.LOCAL;
         End.Trail trail = emitter.end().trail().orElse(null);
         if (trail == null) {
@@ -121,57 +131,104 @@ final class Mover {
     }
 
     /**
-     * Moves every particle that was there before by one step, to {@code step}, and notes what it bears on the way. Those
-     * that die on it are marked gone, not buried.
+     * Moves every particle that was there before by one step, to {@code step}, and notes what it bears on the way. A particle
+     * whose life ends within the step is moved to its true end; it and those that die on the way are gone, not buried.
      */
-    void walk(ParticleStore store, int step, int local, Occasions occasions, Layer layer) {
+    void walk(ParticleStore store, int step, double local, Occasions occasions, Layer layer) {
         int n = store.slots();
-        Walk walk = store.walk;
-        double time = local * dt;
         for (int i = 0; i < n; i++) {
             if (store.gone[i] < step || store.born[i] >= step) {
                 continue;
             }
-            float fromX = store.x[i];
-            float fromY = store.y[i];
-            float fromZ = store.z[i];
-            if (walk.stuck[i] == 0) {
-                one(store, i, step, time, occasions, layer);
-            } else if (this.local) {
-                store.x[i] += (float) shiftX;
-                store.y[i] += (float) shiftY;
-                store.z[i] += (float) shiftZ;
-            }
-            float wx = store.x[i] - fromX;
-            float wy = store.y[i] - fromY;
-            float wz = store.z[i] - fromZ;
-            float before = walk.travelled[i];
-            float after = before + (float) Math.sqrt(wx * wx + wy * wy + wz * wz);
-            walk.travelled[i] = after;
-            trail(store, i, step, before, after);
-            bearing.along(store, i, step, before, after, fromX, fromY, fromZ, occasions, layer);
+            double share = store.gone[i] == step ? Math.max(0, Math.min(1, 1 + store.left(i, step))) : 1;
+            stretch(store, i, step, local, 0, share, occasions, layer);
         }
     }
 
-    private void trail(ParticleStore store, int i, int step, float before, float after) {
+    /** Notes what a newborn bears at its birth, and moves it from there to the end of the step. */
+    void begin(ParticleStore store, int i, int step, double local, Occasions occasions, Layer layer) {
+        double lag = store.lag[i];
+        bearing.once(End.Child.When.AT_BIRTH, store, i, step, lag, occasions, layer);
+        if (lag > 0) {
+            double share = store.gone[i] == step ? Math.max(0, Math.min(lag, lag + store.left(i, step))) : lag;
+            stretch(store, i, step, local, 1 - lag, share, occasions, layer);
+        }
+    }
+
+    // Over a share of the step, from a share of it on.
+    private void stretch(
+            ParticleStore store,
+            int i,
+            int step,
+            double local,
+            double from,
+            double share,
+            Occasions occasions,
+            Layer layer) {
+        Walk walk = store.walk;
+        float fromX = store.x[i];
+        float fromY = store.y[i];
+        float fromZ = store.z[i];
+        ago = Math.max(0, 1 - from - share);
+        if (walk.stuck[i] == 0) {
+            span(share);
+            one(store, i, step, (local - 1 + from) * dt, from, occasions, layer);
+        } else if (this.local) {
+            store.x[i] += (float) shiftX;
+            store.y[i] += (float) shiftY;
+            store.z[i] += (float) shiftZ;
+        }
+        float wx = store.x[i] - fromX;
+        float wy = store.y[i] - fromY;
+        float wz = store.z[i] - fromZ;
+        float before = walk.travelled[i];
+        float after = before + (float) Math.sqrt(wx * wx + wy * wy + wz * wz);
+        walk.travelled[i] = after;
+        trail(store, i, step, before, after, from > 0);
+        if (!bearing.none()) {
+            boolean ending = store.gone[i] <= step;
+            double age = store.age(i, step) - ago;
+            bearing.along(
+                    store, i, step, before, after, fromX, fromY, fromZ, age, share, ago, ending, occasions, layer);
+            if (ending) {
+                bearing.once(End.Child.When.AT_END, store, i, step, ago, occasions, layer);
+            }
+        }
+    }
+
+    // Sets how long the stretch at hand takes, as a share of a step.
+    private void span(double share) {
+        if (share == spanShare) {
+            return;
+        }
+        spanShare = share;
+        span = share * dt;
+        boolean whole = share == 1;
+        carriedBySpeed = whole ? stepBySpeed : Flight.carriedBySpeed(drag, span);
+        carriedByAcceleration = whole ? stepByAcceleration : Flight.carriedByAcceleration(drag, span);
+        left = whole ? stepLeft : StrictMath.exp(-drag * span);
+        rub = whole ? stepRub : StrictMath.pow(stepRub, share);
+    }
+
+    private void trail(ParticleStore store, int i, int step, float before, float after, boolean newborn) {
         boolean mark = trailEvery > 0
-                ? (step - store.born[i]) % trailEvery == 0
+                ? !newborn && (step - store.born[i]) % trailEvery == 0
                 : trailUnits > 0 && (int) (after / trailUnits) > (int) (before / trailUnits);
         if (mark) {
             store.walk.mark(i, store.x[i], store.y[i], store.z[i]);
         }
     }
 
-    private void one(ParticleStore store, int i, int step, double time, Occasions occasions, Layer layer) {
+    private void one(ParticleStore store, int i, int step, double time, double from, Occasions occasions, Layer layer) {
         Walk walk = store.walk;
-        x = store.x[i] - ox + shiftX;
-        y = store.y[i] - oy + shiftY;
-        z = store.z[i] - oz + shiftZ;
-        if (!local) {
-            // A particle of the world keeps its place while the effect moves on; forces go with the effect.
-            x -= shiftX;
-            y -= shiftY;
-            z -= shiftZ;
+        x = store.x[i] - ox;
+        y = store.y[i] - oy;
+        z = store.z[i] - oz;
+        if (local && from == 0) {
+            // One that goes with the effect was placed by where that was; forces go with the effect in any case.
+            x += shiftX;
+            y += shiftY;
+            z += shiftZ;
         }
         ux = walk.ux[i];
         uy = walk.uy[i];
@@ -183,8 +240,9 @@ final class Mover {
         double pace = 1;
         double startPace = 1;
         if (speedOver != null) {
-            float at = (step - 1 - store.born[i]) * store.pace[i];
-            float until = (step - store.born[i]) * store.pace[i];
+            float age = store.age(i, step);
+            float at = (float) (age - 1 + from) * store.pace[i];
+            float until = (float) (age - ago) * store.pace[i];
             startPace = over(at);
             pace = (startPace + 4 * over((at + until) / 2) + over(until)) / 6;
             if (speedReplaces) {
@@ -192,7 +250,7 @@ final class Mover {
                 double my = startY + uy;
                 double mz = startZ + uz;
                 double length = Math.sqrt(mx * mx + my * my + mz * mz);
-                double k = length > 1e-9 ? pace * dt / length : 0;
+                double k = length > 1e-9 ? pace * span / length : 0;
                 wayX = mx * k;
                 wayY = my * k;
                 wayZ = mz * k;
@@ -223,13 +281,13 @@ final class Mover {
         return speedOver[cell] + (speedOver[cell + 1] - speedOver[cell]) * (at - cell);
     }
 
-    /** Works out the way of a step that meets nothing, and the velocity after it. */
+    /** Works out the way of a stretch that meets nothing, and the velocity after it. */
     private void free(double time) {
         if (field.none()) {
             drift(gx, gy, gz);
             return;
         }
-        field.gust(x, y, z, time - dt);
+        field.gust(x, y, z, time);
         bx = gx + field.ax;
         by = gy + field.ay;
         bz = gz + field.az;
@@ -240,7 +298,7 @@ final class Mover {
         wayX = 0;
         wayY = 0;
         wayZ = 0;
-        double h = dt / parts;
+        double h = span / parts;
         for (int part = 0; part < parts; part++) {
             rungeKutta(h);
         }
@@ -305,7 +363,7 @@ final class Mover {
             Occasions occasions,
             Layer layer) {
         End.Collision collision = emitter.end().collision().orElseThrow();
-        double rest = dt;
+        double rest = span;
         for (int hit = 0; hit < MOST_HITS; hit++) {
             double fromX = Double.isNaN(paced) ? wayX : v0x * paced * rest;
             double fromY = Double.isNaN(paced) ? wayY : v0y * paced * rest;
@@ -343,7 +401,7 @@ final class Mover {
             uy = v0y;
             uz = v0z;
             if (!lies || store.walk.hits[i] == 0) {
-                struck(store, i, step, collision, occasions, layer);
+                struck(store, i, step, collision, ago + rest * (1 - t) / dt, occasions, layer);
                 if (store.gone[i] <= step || store.walk.stuck[i] == 1) {
                     return;
                 }
@@ -368,14 +426,31 @@ final class Mover {
         }
     }
 
+    // since: steps from the collision to the end of the step.
     private void struck(
-            ParticleStore store, int i, int step, End.Collision collision, Occasions occasions, Layer layer) {
+            ParticleStore store,
+            int i,
+            int step,
+            End.Collision collision,
+            double since,
+            Occasions occasions,
+            Layer layer) {
         store.walk.hits[i]++;
         layer.countHit();
         bearing.struck(
-                store, i, step, wall.face, (float) (x + ox), (float) (y + oy), (float) (z + oz), occasions, layer);
+                store,
+                i,
+                step,
+                wall.face,
+                (float) (x + ox),
+                (float) (y + oy),
+                (float) (z + oz),
+                since,
+                occasions,
+                layer);
         if (collision.then() == End.Outcome.DIES) {
             store.sooner(i, step);
+            ago = since;
             return;
         }
         if (collision.then() == End.Outcome.STICKS) {
@@ -384,10 +459,10 @@ final class Mover {
             uy = 0;
             uz = 0;
         }
-        int lost = (int) ((store.gone[i] - step) * collision.lifeLost());
+        double lost = (store.left(i, step) + since) * collision.lifeLost();
         if (lost > 0) {
-            store.born[i] -= lost;
-            store.sooner(i, store.gone[i] - lost);
+            store.lag[i] += (float) lost;
+            store.sooner(i, step + (int) Math.max(0, Math.ceil(store.left(i, step) - 1e-6)));
         }
     }
 }

@@ -23,10 +23,13 @@ public final class ParticleStore {
     float[] vx;
     float[] vy;
     float[] vz;
-    // Birth: step of birth, step at which it is gone, life fraction gained per step.
+    // Birth: the first step at or after it, the first step on which it is gone, life fraction gained per step, and how
+    // many
+    // steps it was old on the first.
     int[] born;
     int[] gone;
     float[] pace;
+    float[] lag;
     // Birth: units, turns, turns a step, linear light, 0 to 1.
     float[] size;
     float[] rotation;
@@ -77,6 +80,7 @@ public final class ParticleStore {
         born = new int[capacity];
         gone = new int[capacity];
         pace = new float[capacity];
+        lag = new float[capacity];
         size = new float[capacity];
         rotation = new float[capacity];
         spin = new float[capacity];
@@ -129,15 +133,38 @@ public final class ParticleStore {
         nextDeath = Integer.MAX_VALUE;
     }
 
-    /** Adds a particle and returns its slot; the caller fills in its birth. */
-    int add(int bornStep, int goneStep) {
+    /**
+     * Adds a particle and returns its slot; the caller fills in the rest of its birth. One that lives so briefly that no step
+     * sees it is dead at once.
+     *
+     * @param bornStep the first step at or after its birth
+     * @param life steps that it lives, above 0
+     * @param early steps from its birth to {@code bornStep}, 0 to 1
+     */
+    int add(int bornStep, double life, double early) {
         if (slots == x0.length) {
             grow();
         }
+        int goneStep = bornStep + (int) Math.max(0, Math.ceil(life - early - 1e-9));
         born[slots] = bornStep;
         gone[slots] = goneStep;
+        lag[slots] = (float) early;
+        pace[slots] = (float) (1 / life);
+        if (goneStep <= bornStep) {
+            dead++;
+        }
         nextDeath = Math.min(nextDeath, goneStep);
         return slots++;
+    }
+
+    /** Returns how many steps a particle is old on a step. */
+    float age(int slot, int step) {
+        return step - born[slot] + lag[slot];
+    }
+
+    /** Returns how many steps a particle has left on a step; below 0 when its end came before it. */
+    double left(int slot, int step) {
+        return 1.0 / pace[slot] - lag[slot] - (step - born[slot]);
     }
 
     /**
@@ -147,14 +174,13 @@ public final class ParticleStore {
      */
     public void add(
             int bornStep, int life, float px, float py, float pz, float sx, float sy, float sz, float diameter) {
-        int i = add(bornStep, bornStep + life);
+        int i = add(bornStep, life, 0);
         x0[i] = px;
         y0[i] = py;
         z0[i] = pz;
         vx[i] = sx;
         vy[i] = sy;
         vz[i] = sz;
-        pace[i] = 1f / life;
         size[i] = diameter;
         opacity[i] = 1;
         aspect[i] = 1;
@@ -215,6 +241,7 @@ public final class ParticleStore {
             pack(born, stay, kept);
             pack(gone, stay, kept);
             pack(pace, stay, kept);
+            pack(lag, stay, kept);
             pack(size, stay, kept);
             pack(rotation, stay, kept);
             pack(spin, stay, kept);
@@ -282,6 +309,7 @@ public final class ParticleStore {
         born = Arrays.copyOf(born, length);
         gone = Arrays.copyOf(gone, length);
         pace = Arrays.copyOf(pace, length);
+        lag = Arrays.copyOf(lag, length);
         size = Arrays.copyOf(size, length);
         rotation = Arrays.copyOf(rotation, length);
         spin = Arrays.copyOf(spin, length);

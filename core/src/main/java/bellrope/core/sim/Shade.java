@@ -4,11 +4,9 @@ import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
 import bellrope.core.effect.Sprite;
-import bellrope.core.value.Rgba;
 
 /**
- * How the particles of a layer look over life: size, opacity, colour, rotation and frame, and what all of them together
- * put on screen.
+ * How the particles of a layer look over life: size, opacity, colour, rotation and frame.
  *
  * <p>Curves and gradients are read from tables of {@value #CELLS} cells with even interpolation between. The pass over
  * size and opacity, which every particle needs, is a static loop over locals; what few need has passes of its own.
@@ -32,7 +30,6 @@ final class Shade {
     private final boolean colourReplaced;
     private final boolean plainColour;
     private final Sprite.Sheet sheet;
-    private final float coverage;
     private final float brightness;
     // How each particle looks now; written by appear().
     private float[] size = new float[0];
@@ -40,9 +37,6 @@ final class Shade {
     private float[] red = new float[0];
     private float[] green = new float[0];
     private float[] blue = new float[0];
-    private boolean visible;
-    private double presence;
-    private double painted;
 
     Shade(Emitter emitter, ParticleStore store, int stepsPerSecond, Sprite sprite) {
         this.emitter = emitter;
@@ -58,7 +52,6 @@ final class Shade {
         this.spinOver = spinTable(life);
         this.plainColour = allOnes(colourOver) && !colourReplaced;
         this.sheet = sprite.sheet();
-        this.coverage = (float) sprite.coverage();
         this.brightness = (float) emitter.look().brightness();
     }
 
@@ -83,7 +76,7 @@ final class Shade {
     }
 
     /**
-     * Works out how every particle looks at a step, and the presence of all of them.
+     * Works out how every particle looks at a step.
      *
      * @param dim multiplies every opacity
      */
@@ -115,13 +108,13 @@ final class Shade {
                 alpha[i] *= dim;
             }
         }
-        sum(step, n);
     }
 
     // The age of a particle that rests in its slot goes on; the cell is held at the end of life.
     private void shape(int step, int n) {
         int[] born = store.born;
         float[] pace = store.pace;
+        float[] lag = store.lag;
         float[] size0 = store.size;
         float[] opacity0 = store.opacity;
         float[] bySize = sizeOver;
@@ -129,7 +122,7 @@ final class Shade {
         float[] sizes = size;
         float[] alphas = alpha;
         for (int i = 0; i < n; i++) {
-            float at = (step - born[i]) * pace[i] * CELLS;
+            float at = (step - born[i] + lag[i]) * pace[i] * CELLS;
             int cell = (int) at;
             cell = cell < CELLS ? cell : CELLS - 1;
             float share = at - cell;
@@ -141,7 +134,7 @@ final class Shade {
 
     private void tint(int step, int n) {
         for (int i = 0; i < n; i++) {
-            float at = (step - store.born[i]) * store.pace[i] * CELLS;
+            float at = store.age(i, step) * store.pace[i] * CELLS;
             int cell = Math.min(CELLS - 1, (int) at);
             float share = Math.min(1f, at - cell);
             int c = cell * 4;
@@ -155,7 +148,7 @@ final class Shade {
     // Lanes that stand instead of what was born; after shape() and tint(), which multiplied.
     private void replace(int step, int n) {
         for (int i = 0; i < n; i++) {
-            float at = (step - store.born[i]) * store.pace[i] * CELLS;
+            float at = store.age(i, step) * store.pace[i] * CELLS;
             int cell = Math.min(CELLS - 1, (int) at);
             float share = Math.min(1f, at - cell);
             int c = cell * 4;
@@ -176,39 +169,9 @@ final class Shade {
         }
     }
 
-    private void sum(int step, int n) {
-        int[] gone = store.gone;
-        float[] sizes = size;
-        float[] aspects = store.aspect;
-        float[] alphas = alpha;
-        float[] reds = red;
-        float[] greens = green;
-        float[] blues = blue;
-        boolean bright = brightness > 1f;
-        double sum = 0;
-        double area = 0;
-        boolean seen = false;
-        for (int i = 0; i < n; i++) {
-            if (gone[i] > step) {
-                float a = alphas[i];
-                float s = sizes[i];
-                float square = s * s * aspects[i];
-                seen |= a >= VISIBLE_OPACITY && s >= VISIBLE_SIZE;
-                area += square;
-                double light = bright
-                        ? Rgba.luminance(Math.min(1, reds[i]), Math.min(1, greens[i]), Math.min(1, blues[i]))
-                        : Rgba.luminance(reds[i], greens[i], blues[i]);
-                sum += a * square * light;
-            }
-        }
-        visible = seen;
-        painted = area;
-        presence = sum * coverage;
-    }
-
     /** Returns a particle's width in units at a step. */
     float sizeAt(int slot, int step) {
-        float at = Math.min(1f, (step - store.born[slot]) * store.pace[slot]) * CELLS;
+        float at = Math.min(1f, store.age(slot, step) * store.pace[slot]) * CELLS;
         int cell = Math.min(CELLS - 1, (int) at);
         float lane = between(sizeOver[cell], sizeOver[cell + 1], at - cell);
         return sizeReplaced ? lane : store.size[slot] * lane;
@@ -216,7 +179,7 @@ final class Shade {
 
     /** Returns a particle's rotation in turns at a step. */
     float rotationAt(int slot, int step) {
-        int age = step - store.born[slot];
+        float age = store.age(slot, step);
         if (spinOver == null) {
             return store.rotation[slot] + store.spin[slot] * age;
         }
@@ -226,6 +189,13 @@ final class Shade {
         return emitter.life().replaces(Life.Lane.SPIN)
                 ? store.rotation[slot] + sum / 360 / stepsPerSecond
                 : store.rotation[slot] + store.spin[slot] * sum;
+    }
+
+    /** Tells whether a particle could be seen at the very end of its life. */
+    boolean seenAtEnd(int slot) {
+        float across = sizeReplaced ? sizeOver[CELLS] : store.size[slot] * sizeOver[CELLS];
+        float opaque = opacityReplaced ? opacityOver[CELLS] : store.opacity[slot] * opacityOver[CELLS];
+        return across >= VISIBLE_SIZE && opaque * colourOver[4 * CELLS + 3] >= VISIBLE_OPACITY;
     }
 
     boolean evenSpin() {
@@ -244,12 +214,12 @@ final class Shade {
         if (frame instanceof Look.Frame.Random) {
             return Math.min(sheet.frames() - 1, (int) (store.pick[slot] * sheet.frames()));
         }
-        int age = step - store.born[slot];
+        float age = store.age(slot, step);
         if (frame instanceof Look.Frame.OverLife) {
             return Math.min(sheet.frames() - 1, (int) (age * store.pace[slot] * sheet.frames()));
         }
         double perSecond = ((Look.Frame.Looping) frame).perSecond().orElse(sheet.perSecond());
-        return (int) (age * perSecond / stepsPerSecond + 1e-9) % sheet.frames();
+        return (int) (age * perSecond / stepsPerSecond + 1e-6) % sheet.frames();
     }
 
     private static boolean allOnes(float[] table) {
@@ -263,21 +233,6 @@ final class Shade {
 
     private static float between(float a, float b, float share) {
         return a + (b - a) * share;
-    }
-
-    /** Tells whether any particle could be seen when {@link #appear} was last called. */
-    boolean visible() {
-        return visible;
-    }
-
-    /** Returns ∑ opacity × area × luminance in square units, as of the last {@link #appear}. */
-    double presence() {
-        return presence;
-    }
-
-    /** Returns the area of all pictures in square units, as of the last {@link #appear}, seen through or not. */
-    double painted() {
-        return painted;
     }
 
     float[] sizes() {

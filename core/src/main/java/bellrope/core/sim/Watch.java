@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * What is seen of a stage over a number of steps: one number a step for the whole, and a few for each emitter. Directions
@@ -27,7 +28,8 @@ public final class Watch {
     private final Vec3 right;
     private final Vec3 up;
     private final Vec3 back;
-    private final Map<String, ByEmitter> emitters = new LinkedHashMap<>();
+    private final Map<Of, ByEmitter> emitters = new LinkedHashMap<>();
+    private final double[] place = new double[3];
     private final float[] low = {Float.POSITIVE_INFINITY, Float.POSITIVE_INFINITY, Float.POSITIVE_INFINITY};
     private final float[] high = {Float.NEGATIVE_INFINITY, Float.NEGATIVE_INFINITY, Float.NEGATIVE_INFINITY};
     private final float[] velocity = new float[3];
@@ -40,9 +42,14 @@ public final class Watch {
     private int drawCalls;
     private double peakCost;
 
+    /** An emitter, by its effect's name and its own. */
+    public record Of(String effect, String emitter) {}
+
     /** Everything counted about one emitter. */
     public static final class ByEmitter {
         private long births;
+        private int live;
+        private int peak;
         private long refused;
         private long hits;
         private long lived;
@@ -87,6 +94,11 @@ public final class Watch {
 
         public long births() {
             return births;
+        }
+
+        /** Returns how many of it lived at once at most. */
+        public int peak() {
+            return peak;
         }
 
         /** Returns how many births a cap or the particle limit swallowed. */
@@ -188,6 +200,9 @@ public final class Watch {
             painted = Arrays.copyOf(painted, length);
             visible = Arrays.copyOf(visible, length);
         }
+        for (ByEmitter by : emitters.values()) {
+            by.live = 0;
+        }
         int calls = 0;
         int lastKind = -1;
         double cost = 0;
@@ -198,9 +213,14 @@ public final class Watch {
             painted[steps] += (float) layer.painted();
             visible[steps] |= layer.visible();
             cost += count * layer.cost();
+            if (layer.stretches() > 0) {
+                int ribbon = FrameEncoder.RIBBON << 2 | layer.blend();
+                calls += ribbon == lastKind ? 0 : 1;
+                lastKind = ribbon;
+            }
             int kind = layer.sprite() << 2 | layer.blend();
-            if (count > 0 && kind != lastKind) {
-                calls++;
+            if (count > 0) {
+                calls += kind == lastKind ? 0 : 1;
                 lastKind = kind;
             }
             emitter(layer, step);
@@ -211,7 +231,10 @@ public final class Watch {
     }
 
     private void emitter(Layer layer, int step) {
-        ByEmitter by = emitters.computeIfAbsent(layer.emitter().name(), n -> new ByEmitter());
+        ByEmitter by =
+                emitters.computeIfAbsent(new Of(layer.effect(), layer.emitter().name()), n -> new ByEmitter());
+        by.live += layer.store().count();
+        by.peak = Math.max(by.peak, by.live);
         by.births += layer.takeBorn();
         by.refused += layer.takeRefused();
         by.hits += layer.takeHits();
@@ -223,13 +246,24 @@ public final class Watch {
             if (store.gone[i] <= step) {
                 continue;
             }
-            place(store, i);
+            place[0] = store.x[i];
+            place[1] = store.y[i];
+            place[2] = store.z[i];
+            come();
             by.lived++;
             // The frame of birth is not held against one that grows or fades in.
             if (alphas[i] < Shade.VISIBLE_OPACITY || sizes[i] < Shade.VISIBLE_SIZE) {
                 by.unseen++;
             } else {
-                by.reach = Math.max(by.reach, away(store, i));
+                by.reach = Math.max(by.reach, away());
+            }
+            if (store.gone[i] == step + 1) {
+                // It ends before it is looked at again: at its very end it has come farthest.
+                layer.atEnd(i, step, Math.max(0, Math.min(1, store.left(i, step))), place);
+                come();
+                if (layer.shade.seenAtEnd(i)) {
+                    by.reach = Math.max(by.reach, away());
+                }
             }
             layer.velocity(i, step, velocity);
             double speed = Math.sqrt(velocity[0] * velocity[0] + velocity[1] * velocity[1] + velocity[2] * velocity[2]);
@@ -251,23 +285,21 @@ public final class Watch {
         }
     }
 
-    private double away(ParticleStore store, int i) {
-        double x = store.x[i] - from.x();
-        double y = store.y[i] - from.y();
-        double z = store.z[i] - from.z();
+    private double away() {
+        double x = place[0] - from.x();
+        double y = place[1] - from.y();
+        double z = place[2] - from.z();
         return Math.sqrt(x * x + y * y + z * z);
     }
 
-    private void place(ParticleStore store, int i) {
-        low[0] = Math.min(low[0], store.x[i]);
-        low[1] = Math.min(low[1], store.y[i]);
-        low[2] = Math.min(low[2], store.z[i]);
-        high[0] = Math.max(high[0], store.x[i]);
-        high[1] = Math.max(high[1], store.y[i]);
-        high[2] = Math.max(high[2], store.z[i]);
-        double along = (store.x[i] - from.x()) * facing.x()
-                + (store.y[i] - from.y()) * facing.y()
-                + (store.z[i] - from.z()) * facing.z();
+    private void come() {
+        for (int axis = 0; axis < 3; axis++) {
+            low[axis] = Math.min(low[axis], (float) place[axis]);
+            high[axis] = Math.max(high[axis], (float) place[axis]);
+        }
+        double along = (place[0] - from.x()) * facing.x()
+                + (place[1] - from.y()) * facing.y()
+                + (place[2] - from.z()) * facing.z();
         reach = Math.max(reach, along);
     }
 
@@ -346,9 +378,9 @@ public final class Watch {
         return peakCost;
     }
 
-    /** Returns what was counted for each emitter by name, in draw order of their first appearance. */
-    public Map<String, ByEmitter> emitters() {
-        return emitters;
+    /** Returns what was counted of an emitter; empty when nothing was ever asked of it. */
+    public Optional<ByEmitter> emitter(String effect, String emitter) {
+        return Optional.ofNullable(emitters.get(new Of(effect, emitter)));
     }
 
     /** Returns all emitters' throws together. */

@@ -60,15 +60,16 @@ final class Cast {
                     emitter.life().dragPerSecond());
             boolean own = apart || Layer.alone(emitter);
             Layer layer = own ? null : byPlace.get(place);
-            mine[i] = layer != null ? layer : add(place, emitter, own);
+            mine[i] = layer != null ? layer : add(effect.name(), place, emitter, own);
         }
         return mine;
     }
 
-    private Layer add(Place place, Emitter emitter, boolean own) {
+    private Layer add(String effect, Place place, Emitter emitter, boolean own) {
         int sprite = spriteNumber.getOrDefault(emitter.look().sprite(), 0);
         List<Sprite> sprites = project.sprites();
         Layer layer = new Layer(
+                effect,
                 emitter,
                 project.settings().pace().stepsPerSecond(),
                 sprite,

@@ -30,18 +30,17 @@ import java.util.function.Consumer;
  * of them again from there under new settings.
  */
 final class Ensemble {
-    /** How deep effects begun by particles may nest before their time counts as unbounded. */
-    private static final int DEEPEST = 16;
-
     private final List<Playing> playing = new ArrayList<>();
     private final World world;
     private final Consumer<Playing> ended;
     private final Map<String, Effect> effects = new HashMap<>();
+    private final Map<String, OptionalInt> holds = new HashMap<>();
     private final Map<String, Rope> ropes = new HashMap<>();
     private final Map<String, EventType> events = new HashMap<>();
     private Project project;
     private Pace pace;
     private Cast cast;
+    private final long[] endedGenerations = new long[EffectRun.GENERATIONS];
     private long births;
     private long swallowed;
 
@@ -56,6 +55,7 @@ final class Ensemble {
         pace = next.settings().pace();
         cast = new Cast(next);
         effects.clear();
+        holds.clear();
         next.effects().forEach(e -> effects.put(e.name(), e));
         ropes.clear();
         next.ropes().forEach(r -> ropes.put(r.name(), r));
@@ -108,7 +108,8 @@ final class Ensemble {
                 pace,
                 instanceKey(instance, rope, mine),
                 instance.start,
-                way);
+                way,
+                EffectRun.Descent.NONE);
         instance.run.stop(instance.stopped);
         instance.dimLayers();
     }
@@ -126,7 +127,7 @@ final class Ensemble {
         return switch (instance.role) {
             case START -> Draws.instanceKey(seed, effect.seed().orElse(instance.key), 1);
             case END -> Draws.instanceKey(seed, effect.seed().orElse(instance.key), 2);
-            case FOLLOW -> Draws.instanceKey(seed, effect.seed().orElse(instance.key), 16 + instance.index);
+            case FOLLOW -> Draws.instanceKey(seed, effect.seed().orElse(instance.key), 15 + instance.index);
             default ->
                 effect.seed().isPresent()
                         ? Draws.instanceKey(seed, effect.seed().getAsLong(), rope.seed())
@@ -190,26 +191,37 @@ final class Ensemble {
 
     /** Returns for how many steps an instance is kept, that of whole effects begun by its particles included. */
     OptionalInt hold(Effect effect, List<Emitter> emitters) {
-        return hold(effect, emitters, 0);
+        OptionalInt own = Hold.of(effect.course(), emitters, pace).steps();
+        OptionalInt longest = begun(emitters);
+        return own.isEmpty() || longest.isEmpty()
+                ? OptionalInt.empty()
+                : OptionalInt.of(own.getAsInt() + longest.getAsInt());
     }
 
-    private OptionalInt hold(Effect effect, List<Emitter> emitters, int depth) {
-        OptionalInt own = Hold.of(effect.course(), emitters, pace).steps();
+    // The longest hold of the effects that particles of these begin; each effect is worked out once for a project, and
+    // one
+    // that comes back to itself has none.
+    private OptionalInt begun(List<Emitter> emitters) {
         int longest = 0;
         for (Emitter emitter : emitters) {
             for (End.Child child : emitter.end().children()) {
                 Effect begun = child.effect().map(effects::get).orElse(null);
-                if (begun != null) {
-                    OptionalInt below =
-                            depth > DEEPEST ? OptionalInt.empty() : hold(begun, begun.emitters(), depth + 1);
-                    if (below.isEmpty()) {
-                        return OptionalInt.empty();
-                    }
-                    longest = Math.max(longest, below.getAsInt());
+                if (begun == null) {
+                    continue;
                 }
+                OptionalInt below = holds.get(begun.name());
+                if (below == null) {
+                    holds.put(begun.name(), OptionalInt.empty());
+                    below = hold(begun, begun.emitters());
+                    holds.put(begun.name(), below);
+                }
+                if (below.isEmpty()) {
+                    return below;
+                }
+                longest = Math.max(longest, below.getAsInt());
             }
         }
-        return own.isEmpty() ? own : OptionalInt.of(own.getAsInt() + longest);
+        return OptionalInt.of(longest);
     }
 
     private void bear(Playing instance, int step) {
@@ -292,7 +304,8 @@ final class Ensemble {
                     pace,
                     child.key(),
                     step,
-                    new EffectRun.Placement(child.origin(), child.facing(), child.velocity()));
+                    new EffectRun.Placement(child.origin(), child.facing(), child.velocity()),
+                    child.descent());
             if (parent.muted != Playing.NEVER) {
                 instance.dim(parent.muted, parent.dimSteps);
             }
@@ -320,6 +333,7 @@ final class Ensemble {
             } else {
                 cast.remove(instance.run.layers());
                 instance.gone = true;
+                add(instance.run.byGeneration(), endedGenerations);
                 if (instance.role != Playing.Role.CHILD) {
                     over = over == null ? new ArrayList<>() : over;
                     over.add(instance);
@@ -341,6 +355,7 @@ final class Ensemble {
             if (mine) {
                 one.gone = true;
                 cast.remove(one.run.layers());
+                add(one.run.byGeneration(), endedGenerations);
             }
             return mine;
         });
@@ -401,20 +416,10 @@ final class Ensemble {
         if (!instance.run.hold().bounded()) {
             return OptionalInt.empty();
         }
-        int longest = 0;
         Effect effect =
                 wanted(instance, ropes.get(instance.rope)).map(effects::get).orElse(null);
-        for (Emitter emitter : effect == null ? List.<Emitter>of() : effect.emitters()) {
-            for (End.Child child : emitter.end().children()) {
-                Effect begun = child.effect().map(effects::get).orElse(null);
-                OptionalInt below = begun == null ? OptionalInt.of(0) : hold(begun, begun.emitters(), 1);
-                if (below.isEmpty()) {
-                    return below;
-                }
-                longest = Math.max(longest, below.getAsInt());
-            }
-        }
-        return OptionalInt.of(instance.run.hold().longestLine() + longest);
+        OptionalInt longest = effect == null ? OptionalInt.of(0) : begun(effect.emitters());
+        return longest.isEmpty() ? longest : OptionalInt.of(instance.run.hold().longestLine() + longest.getAsInt());
     }
 
     private static Optional<String> wanted(Playing instance, Rope rope) {
@@ -426,9 +431,10 @@ final class Ensemble {
             case START -> rope.run().start();
             case END -> rope.run().end();
             case FOLLOW ->
-                instance.index < rope.followUps().size()
-                        ? rope.followUps().get(instance.index).play()
-                        : Optional.empty();
+                rope.followUps().stream()
+                        .filter(f -> f.id() == instance.index)
+                        .findFirst()
+                        .flatMap(FollowUp::play);
             case CHILD -> Optional.empty();
         };
     }
@@ -449,11 +455,11 @@ final class Ensemble {
     }
 
     /** Returns a rope's follow-up as it is now; empty when it is gone. */
-    Optional<FollowUp> followUp(String rope, int index) {
+    Optional<FollowUp> followUp(String rope, int id) {
         Rope now = ropes.get(rope);
-        return now == null || index >= now.followUps().size()
+        return now == null
                 ? Optional.empty()
-                : Optional.of(now.followUps().get(index));
+                : now.followUps().stream().filter(f -> f.id() == id).findFirst();
     }
 
     Rope rope(String name) {
@@ -489,6 +495,21 @@ final class Ensemble {
 
     long births() {
         return births;
+    }
+
+    /** Returns how many were born of each generation by what plays and by what has ended. */
+    long[] byGeneration() {
+        long[] sum = endedGenerations.clone();
+        for (int i = 0; i < playing.size(); i++) {
+            add(playing.get(i).run.byGeneration(), sum);
+        }
+        return sum;
+    }
+
+    private static void add(long[] some, long[] to) {
+        for (int i = 0; i < to.length; i++) {
+            to[i] += some[i];
+        }
     }
 
     long swallowed() {

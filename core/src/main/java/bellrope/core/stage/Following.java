@@ -29,10 +29,9 @@ final class Following {
      * @param main where it was; null to take the place and facing given
      */
     void cue(FollowUp.Cue cue, Rope rope, Begin begin, Playing main, Vec3 place, Vec3 facing) {
-        for (int i = 0; i < rope.followUps().size(); i++) {
-            FollowUp follow = rope.followUps().get(i);
+        for (FollowUp follow : rope.followUps()) {
             if (follow.cue() == cue) {
-                int index = i;
+                int index = follow.id();
                 int steps = scene.pace().stepsAt(follow.after());
                 Runnable work = () -> follow(rope.name(), index, begin, main, place, facing);
                 if (cue == FollowUp.Cue.OVER) {

@@ -381,16 +381,9 @@ public final class Stage {
         return scene.ensemble.births();
     }
 
-    /** Returns how many were born of each generation by what plays now; see {@link EffectRun#byGeneration}. */
+    /** Returns how many were born of each generation so far; see {@link EffectRun#byGeneration}. */
     public long[] byGeneration() {
-        long[] sum = new long[EffectRun.GENERATIONS];
-        for (Playing instance : scene.ensemble.playing()) {
-            long[] one = instance.run.byGeneration();
-            for (int i = 0; i < sum.length; i++) {
-                sum[i] += one[i];
-            }
-        }
-        return sum;
+        return scene.ensemble.byGeneration();
     }
 
     /** Returns how many births the particle limit, a cap of an emitter or the limit of instances has swallowed. */

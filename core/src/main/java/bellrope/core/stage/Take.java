@@ -42,14 +42,13 @@ public final class Take {
         public static final Length USUAL = new Length(LONGEST, OptionalDouble.empty());
     }
 
-    private Take(
-            Account account, Settings settings, Watch watch, Stage stage, long[] byGeneration, List<byte[]> frames) {
+    private Take(Account account, Settings settings, Watch watch, Stage stage, List<byte[]> frames) {
         this.account = account;
         this.settings = settings;
         this.watch = watch;
         this.births = stage.births();
         this.swallowed = stage.swallowed();
-        this.byGeneration = byGeneration;
+        this.byGeneration = stage.byGeneration();
         this.ended = stage.still();
         this.frames = List.copyOf(frames);
     }
@@ -91,7 +90,6 @@ public final class Take {
                 .orElse(null);
         Watch watch = first == null ? new Watch(Vec3.ZERO, Vec3.UP) : new Watch(first.origin(), first.facing());
         List<byte[]> frames = new ArrayList<>();
-        long[] byGeneration = stage.byGeneration();
         while (true) {
             int k = watch.steps();
             if (withFrames) {
@@ -103,9 +101,6 @@ public final class Take {
                 }
             }
             watch.look(stage.layers(), stage.now());
-            if (stage.instances() > 0) {
-                byGeneration = stage.byGeneration();
-            }
             if (k == most || stage.still()) {
                 break;
             }
@@ -114,7 +109,7 @@ public final class Take {
             }
             stage.step();
         }
-        return new Take(account, project.settings(), watch, stage, byGeneration, frames);
+        return new Take(account, project.settings(), watch, stage, frames);
     }
 
     public Account account() {

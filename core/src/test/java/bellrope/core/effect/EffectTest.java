@@ -48,7 +48,7 @@ class EffectTest {
                     List.of(new Parameter("amount", 1, 0, 5, "", "", List.of(count))));
             List<Emitter> resolved = effect.resolved(Map.of("amount", new Datum.Num(2.5)));
             assertThat(resolved.get(0)).isSameAs(PUFF.emitters().get(0));
-            assertThat(resolved.get(1).birth().bursts()).containsExactly(new Burst(0, 20, 20));
+            assertThat(resolved.get(1).birth().bursts()).containsExactly(new Burst(0, 20, 20, 1, 0, 1, 1));
         }
 
         @ParameterizedTest

@@ -45,7 +45,8 @@ class ParameterTest {
         void aWholeNumberAddsToTheCount() {
             Parameter more =
                     of(new Type.Whole(0, 10, 1), new Datum.Num(0), on(Property.COUNT, Mode.ADD, Through.STRAIGHT));
-            assertThat(played(more, new Datum.Num(7)).birth().bursts()).containsExactly(new Burst(0, 27, 27));
+            assertThat(played(more, new Datum.Num(7)).birth().bursts())
+                    .containsExactly(new Burst(0, 27, 27, 1, 0, 1, 1));
             assertThat(more.held(new Datum.Num(3.4))).contains(new Datum.Num(3));
         }
 
@@ -105,7 +106,7 @@ class ParameterTest {
                 on(Property.SIZE, Mode.MULTIPLY, new Through.Remap(wider)),
                 on(Property.SPEED, Mode.MULTIPLY, new Through.Remap(faster)));
         Emitter half = played(rich, new Datum.Num(2.5));
-        assertThat(half.birth().bursts()).containsExactly(new Burst(0, 50, 50));
+        assertThat(half.birth().bursts()).containsExactly(new Burst(0, 50, 50, 1, 0, 1, 1));
         assertThat(half.birth().size().least()).isEqualTo(0.2 * 1.5);
         assertThat(half.birth().speed().least()).isEqualTo(12);
         assertThat(played(rich, new Datum.Num(1))).isSameAs(PUFF.emitters().get(0));

@@ -50,7 +50,8 @@ class BirthsTest {
                 Pace.SIXTY,
                 99,
                 0,
-                new EffectRun.Placement(Vec3.ZERO, facing, Vec3.ZERO));
+                new EffectRun.Placement(Vec3.ZERO, facing, Vec3.ZERO),
+                EffectRun.Descent.NONE);
         run.open(N);
         run.bear(0);
         assertThat(layer.store().count()).isEqualTo(N);

@@ -52,7 +52,8 @@ class MoverTest {
                     Pace.SIXTY,
                     7,
                     0,
-                    new EffectRun.Placement(origin, Vec3.UP, velocity));
+                    new EffectRun.Placement(origin, Vec3.UP, velocity),
+                    EffectRun.Descent.NONE);
             run.open(1000);
             run.bear(0);
         }

@@ -211,7 +211,7 @@ class ChildrenTest {
         Take take = take(Sample.project(Sample.effect("e", Sample.emitter("e", 1, birth, Sample.still()))));
         assertThat(take.births()).isEqualTo(12);
         assertThat(take.swallowed()).isEqualTo(18);
-        assertThat(take.watch().emitters().get("e").refused()).isEqualTo(18);
+        assertThat(take.watch().emitter("e", "e").orElseThrow().refused()).isEqualTo(18);
     }
 
     @Test

@@ -28,7 +28,8 @@ final class AnswerJson {
         OptionalDouble inForce = t.maybeNumber("inForce");
         double fadeOut = t.number("fadeOut", 0);
         Optional<String> notice = t.maybeText("notice");
-        return t.make(() -> new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice));
+        int id = t.whole("id", 0);
+        return t.make(() -> new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, id));
     }
 
     static void write(FollowUp f, ObjectNode node) {
@@ -48,6 +49,7 @@ final class AnswerJson {
             node.set("fadeOut", Json.number(f.fadeOut()));
         }
         f.notice().ifPresent(name -> node.put("notice", name));
+        node.put("id", f.id());
     }
 
     static Companion companion(Thing t) {

@@ -59,7 +59,8 @@ final class BirthJson {
         int times = t.whole("times", 1);
         double pause = t.number("pause", 0);
         double chance = t.number("chance", 1);
-        return t.make(() -> new Burst(at, least, most, times, pause, chance));
+        int id = t.whole("id", 0);
+        return t.make(() -> new Burst(at, least, most, times, pause, chance, id));
     }
 
     private static Stream stream(Thing t) {
@@ -176,6 +177,7 @@ final class BirthJson {
             Json.unless(b, "times", burst.times(), 1);
             Json.unless(b, "pause", burst.pause(), 0);
             Json.unless(b, "chance", burst.chance(), 1);
+            b.put("id", burst.id());
         }
         birth.stream().ifPresent(stream -> {
             ObjectNode s = node.putObject("stream");

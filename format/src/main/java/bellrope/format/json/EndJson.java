@@ -68,7 +68,8 @@ final class EndJson {
         double velocity = t.number("velocity", 0);
         boolean colour = t.yes("colour");
         boolean size = t.yes("size");
-        return t.make(() -> new Child(when, emitter, effect, least, most, rate, chance, velocity, colour, size));
+        int id = t.whole("id", 0);
+        return t.make(() -> new Child(when, emitter, effect, least, most, rate, chance, velocity, colour, size, id));
     }
 
     private static End.Trail trail(Thing t) {
@@ -135,6 +136,7 @@ final class EndJson {
         if (child.size()) {
             node.put("size", true);
         }
+        node.put("id", child.id());
         return node;
     }
 }

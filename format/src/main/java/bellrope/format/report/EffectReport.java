@@ -125,7 +125,10 @@ public record EffectReport(
     private static EmitterReport emitter(Subject subject, int i) {
         Emitter emitter = subject.effect().emitters().get(i);
         Branching.Line line = subject.branching().lines().get(i);
-        ByEmitter by = subject.take().watch().emitters().getOrDefault(emitter.name(), new ByEmitter());
+        ByEmitter by = subject.take()
+                .watch()
+                .emitter(subject.effect().name(), emitter.name())
+                .orElseGet(ByEmitter::new);
         double drag = emitter.life().dragPerSecond();
         return new EmitterReport(
                 emitter.name(),

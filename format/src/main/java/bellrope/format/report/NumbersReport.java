@@ -10,7 +10,8 @@ import java.util.OptionalDouble;
  * @param onset milliseconds; null when nothing is ever seen
  * @param release seconds; null when the take was cut
  * @param hold seconds; null when it runs until it is told to stop
- * @param reach units
+ * @param reach units along the facing
+ * @param extent units, in any direction, of what could be seen
  * @param low least corner of the box that all centres stayed in, units
  * @param high its greatest corner
  * @param presencePeak square units
@@ -33,6 +34,7 @@ public record NumbersReport(
         Double release,
         Double hold,
         double reach,
+        double extent,
         double[] low,
         double[] high,
         double presencePeak,
@@ -56,6 +58,7 @@ public record NumbersReport(
                 boxed(n.release()),
                 boxed(n.hold()),
                 n.reach(),
+                n.extent(),
                 new double[] {n.low().x(), n.low().y(), n.low().z()},
                 new double[] {n.high().x(), n.high().y(), n.high().z()},
                 n.presencePeak(),

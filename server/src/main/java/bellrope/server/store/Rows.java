@@ -105,7 +105,8 @@ final class Rows {
                 row.get(PART.PLACE),
                 row.get(PART_REVISION.REVISION),
                 row.get(PART_REVISION.IS_DELETED),
-                body,
+                // As it is written now: what older versions left out, such as addresses, is there.
+                read.wrong() ? body : read.json(),
                 read.value(),
                 row.get(PART_REVISION.SAVED_AT));
     }
