@@ -39,12 +39,7 @@ public record Subject(
                 preview,
                 take,
                 Numbers.of(take),
-                Branching.of(effect, project::effect, name -> hits(take, effect.name(), name)));
-    }
-
-    private static double hits(Take take, String effect, String emitter) {
-        ByEmitter by = take.watch().emitter(effect, emitter).orElse(null);
-        return by == null || by.births() == 0 ? 1 : (double) by.hits() / by.births();
+                Branching.of(effect, project::effect, name -> take.watch().emitter(effect.name(), name)));
     }
 
     Pace pace() {

@@ -19,11 +19,18 @@ import java.util.function.DoubleUnaryOperator;
  * @param trail a ribbon behind each particle
  */
 public record End(Optional<Collision> collision, List<Child> children, Optional<Trail> trail) {
+    /** Most kinds of children of an emitter. */
+    public static final int MOST_CHILDREN = 8;
+
     public static final End NONE = new End(Optional.empty(), List.of(), Optional.empty());
 
     public End {
         children = Addresses.assigned(
-                "children", Demand.atMost("children", children, 8), Child.HIGHEST_ID, Child::id, Child::numbered);
+                "children",
+                Demand.atMost("children", children, MOST_CHILDREN),
+                Child.HIGHEST_ID,
+                Child::id,
+                Child::numbered);
         for (int i = 0; i < children.size(); i++) {
             if (children.get(i).when() == Child.When.ON_COLLISION && collision.isEmpty()) {
                 throw new Refused(

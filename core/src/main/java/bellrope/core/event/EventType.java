@@ -128,6 +128,9 @@ public record EventType(
         return fields.stream().map(Field::name).toList();
     }
 
+    private static final String FAR =
+            "each axis from " + Words.number(-Pull.FARTHEST) + " to " + Words.number(Pull.FARTHEST);
+
     /** Returns everything wrong with a pull of this event; places are relative to its payload, such as {@code /speed}. */
     public List<Problem> check(Pull pull) {
         List<Problem> problems = new ArrayList<>();
@@ -147,6 +150,9 @@ public record EventType(
                     "one of " + Words.either(values) + Words.nearest(given, values)));
         }
         problems.addAll(check(pull.payload(), phase != Phase.END));
+        if (!Pull.near(pull.velocity())) {
+            problems.add(new Problem("/velocity", Words.vector(pull.velocity()), FAR));
+        }
         return problems;
     }
 
@@ -174,6 +180,8 @@ public record EventType(
                 }
             } else if (!field.accepts(value)) {
                 problems.add(new Problem("/" + field.name(), value.inWords(), field.expects()));
+            } else if (value instanceof Datum.Vec vec && !Pull.near(vec.value())) {
+                problems.add(new Problem("/" + field.name(), value.inWords(), FAR));
             }
         }
         for (String given : payload.keySet()) {

@@ -29,6 +29,9 @@ public record Pull(
         Map<String, Datum> payload,
         Vec3 velocity,
         long seed) {
+    /** Farthest place from the origin on an axis, and longest of any vector on an axis, units or units a second. */
+    public static final double FARTHEST = 10_000_000;
+
     /** What of an event arrives. */
     public enum Phase {
         /** It happens, at once. */
@@ -95,6 +98,11 @@ public record Pull(
 
     public Pull seeded(long other) {
         return new Pull(event, phase, subject, tags, value, payload, velocity, other);
+    }
+
+    /** Tells whether a vector lies within {@link #FARTHEST} on each axis. */
+    public static boolean near(Vec3 v) {
+        return Math.abs(v.x()) <= FARTHEST && Math.abs(v.y()) <= FARTHEST && Math.abs(v.z()) <= FARTHEST;
     }
 
     public Optional<Vec3> vector(String field) {

@@ -62,6 +62,7 @@ final class Bearing {
             int was = (int) Math.floor(from * rate + 1e-9);
             int is = ending ? (int) Math.ceil(last - last * AT_THE_END - 1e-9) - 1 : (int) Math.floor(last + 1e-9);
             for (int k = was + 1; k <= is; k++) {
+                layer.countOccasion(c);
                 // Each lies where the way reached it, so that fast ones leave no gaps.
                 double share = Math.max(0, Math.min(1, (k / rate - from) / Math.max(1e-9, to - from)));
                 occasions.add(

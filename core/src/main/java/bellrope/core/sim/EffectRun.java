@@ -58,6 +58,7 @@ public final class EffectRun {
     private final double fadeOut;
     private int stopped = Integer.MAX_VALUE;
     private int quietSince;
+    private long leftOut;
 
     /** A whole effect that a particle gave birth to. */
     public record Begun(String effect, long key, Vec3 origin, Vec3 facing, Vec3 velocity, Descent descent) {}
@@ -405,6 +406,7 @@ public final class EffectRun {
         int source = raised == 0 ? TRAVEL_SOURCE : RAISED_TRAVEL + raised;
         for (long n = from + 1; n <= to; n++) {
             if (!births.roomIn(layers[e]) || n - from > MOST_BY_WAY) {
+                leftOut += to - n + 1;
                 swallow(e, to - n + 1, ramp(local) * travelShare[e]);
                 return;
             }
@@ -448,6 +450,13 @@ public final class EffectRun {
     /** Returns how many of them came true. */
     public int borne() {
         return births.borne;
+    }
+
+    /** Returns how many births by the way there was no room for since the last call. */
+    public long takeLeftOut() {
+        long taken = leftOut;
+        leftOut = 0;
+        return taken;
     }
 
     /** Returns how many were born of each generation so far: 0 by the emitters themselves, 1 their children, and on. */

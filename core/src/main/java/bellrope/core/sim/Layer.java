@@ -38,6 +38,7 @@ public final class Layer {
     private long born;
     private long refused;
     private long hits;
+    private final long[] occasions;
 
     /** A layer that instances share where the emitter lets them. */
     public Layer(Emitter emitter, int stepsPerSecond, int number, Sprite sprite) {
@@ -57,6 +58,7 @@ public final class Layer {
         Life life = emitter.life();
         this.walks = walks(emitter);
         this.bears = !emitter.end().children().isEmpty();
+        this.occasions = new long[emitter.end().children().size()];
         End.Trail trail = emitter.end().trail().orElse(null);
         this.ribbon = trail == null ? null : new Ribbon(trail, stepsPerSecond);
         this.store = new ParticleStore(64, walks ? new Walk(trail != null) : null);
@@ -152,6 +154,18 @@ public final class Layer {
         store.vx[i] = (float) (store.vx[i] * left + ax * p);
         store.vy[i] = (float) (store.vy[i] * left + ay * p);
         store.vz[i] = (float) (store.vz[i] * left + az * p);
+    }
+
+    void countOccasion(int child) {
+        occasions[child]++;
+    }
+
+    /** Adds how often its particles gave birth to each kind of child since the last call. */
+    void takeOccasions(long[] to) {
+        for (int c = 0; c < occasions.length; c++) {
+            to[c] += occasions[c];
+            occasions[c] = 0;
+        }
     }
 
     void countHit() {

@@ -19,7 +19,9 @@ import java.util.OptionalDouble;
  * both each period; what lasts longer than the period is cut to it. A birth at exactly the end of a stream does not count.
  */
 public final class Schedule {
-    private static final long ENDLESS = Long.MAX_VALUE;
+    /** Stands for a stream that goes on for as long as its loop runs. */
+    public static final long ENDLESS = Long.MAX_VALUE;
+
     /** Steps that are forgiven, so that rounding does not push a birth over the edge of a step. */
     private static final double FORGIVEN = 1e-9;
 
@@ -131,6 +133,11 @@ public final class Schedule {
     /** Returns the address of a coming in a cycle: no two of a burst share one. */
     int address(int index, int nth, int cycle) {
         return cycle * burstAt[index].length + nth;
+    }
+
+    /** Returns how many the stream bears in one pull or one cycle, or {@link #ENDLESS}. */
+    public long streamedInACycle() {
+        return perCycle;
     }
 
     /** Returns how many the stream has borne by a step, all cycles together. */

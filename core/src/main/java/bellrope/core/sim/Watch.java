@@ -1,5 +1,6 @@
 package bellrope.core.sim;
 
+import bellrope.core.effect.End;
 import bellrope.core.value.Turn;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
@@ -50,6 +51,7 @@ public final class Watch {
         private long births;
         private int live;
         private int peak;
+        private final long[] occasions = new long[End.MOST_CHILDREN];
         private long refused;
         private long hits;
         private long lived;
@@ -94,6 +96,11 @@ public final class Watch {
 
         public long births() {
             return births;
+        }
+
+        /** Returns how often its particles gave birth on their way to a kind of child. */
+        public long occasions(int kind) {
+            return occasions[kind];
         }
 
         /** Returns how many of it lived at once at most. */
@@ -238,6 +245,7 @@ public final class Watch {
         by.births += layer.takeBorn();
         by.refused += layer.takeRefused();
         by.hits += layer.takeHits();
+        layer.takeOccasions(by.occasions);
         by.presence += layer.presence();
         ParticleStore store = layer.store();
         float[] sizes = layer.shade.sizes();

@@ -31,6 +31,11 @@ final class Answering {
     /** What becomes of an answer that lasts; told before anything of it begins. */
     interface Lasts {
         Holding hold(Begin begin, Rope rope, Vec3 origin, Vec3 facing);
+
+        /** Returns what plays now and ends if this answers; null for none. */
+        default Playing replaced() {
+            return null;
+        }
     }
 
     /**
@@ -46,10 +51,11 @@ final class Answering {
         Effect effect = scene.effect(rope.play());
         Vec3 anchor = decision.anchor();
         Vec3 origin = decision.origin(anchor);
-        double seconds = scene.pace().seconds(scene.now);
+        double seconds = scene.pace().seconds(scene.now) - scene.ago;
         Optional<Reason> reason = decision.stopped(Optional.ofNullable(effect));
         if (reason.isEmpty()) {
-            reason = scene.limiter.stopped(rope, begin.subject(), decision, seconds, origin, event.weight());
+            Playing replaced = lasts == null ? null : lasts.replaced();
+            reason = scene.limiter.stopped(rope, begin.subject(), decision, seconds, origin, event.weight(), replaced);
         }
         if (reason.isEmpty() && scene.ensemble.full()) {
             reason = Optional.of(new Account.Limited(
@@ -68,7 +74,10 @@ final class Answering {
         if (steps == 0) {
             begin(rope, whole, decision, anchor);
         } else {
-            scene.later(steps, () -> begin(whole, rope.name()));
+            scene.limiter.waits(rope);
+            if (!scene.later(steps, () -> begin(whole, rope.name()))) {
+                scene.limiter.waited(rope.name());
+            }
         }
         return played(rope, effect, decision, origin, facing, steps);
     }
@@ -100,9 +109,12 @@ final class Answering {
 
     // After a delay the rope may be another, and the subject elsewhere.
     private void begin(Begin begin, String name) {
+        scene.limiter.waited(name);
         Rope rope = scene.ensemble.rope(name);
         boolean off = begin.held() != null && begin.held().over;
-        if (rope != null && !off && rope.event().equals(begin.event().name())) {
+        if (rope != null && !off && scene.limiter.closed(rope)) {
+            scene.outbox.note(name + " did not begin: as many play as its limit, lowered since, allows");
+        } else if (rope != null && !off && rope.event().equals(begin.event().name())) {
             Begin late = begin.at(scene.world.begins());
             Decision decision = scene.decision(rope, late);
             begin(rope, late, decision, decision.anchor());
@@ -110,8 +122,7 @@ final class Answering {
     }
 
     private void begin(Rope rope, Begin begin, Decision decision, Vec3 anchor) {
-        Playing crowded = scene.limiter.tooMany(rope);
-        if (crowded != null) {
+        for (Playing crowded = scene.limiter.tooMany(rope); crowded != null; crowded = scene.limiter.tooMany(rope)) {
             scene.ensemble.cut(crowded);
         }
         Effect start = begin.held() == null ? null : scene.effect(rope.run().start());

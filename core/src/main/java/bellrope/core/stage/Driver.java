@@ -225,56 +225,45 @@ final class Driver {
                         new Range(parameter.type().least(), parameter.type().most()));
             }
         }
-        List<Map<String, Datum>> corners = new ArrayList<>(List.of(values));
-        for (Map.Entry<Parameter, Range> one : driven.entrySet()) {
-            List<Datum> highest = highest(one.getKey(), one.getValue());
-            List<Map<String, Datum>> more = new ArrayList<>();
-            for (Map<String, Datum> corner : corners) {
-                for (Datum value : highest) {
-                    Map<String, Datum> with = new HashMap<>(corner);
-                    with.put(one.getKey().name(), value);
-                    more.add(with);
-                }
-            }
-            corners = more;
+        List<Emitter> peaks = decision.resolved(effect, values);
+        if (driven.isEmpty()) {
+            return peaks;
         }
-        List<Emitter> peaks = null;
-        for (Map<String, Datum> corner : corners) {
-            List<Emitter> here = decision.resolved(effect, corner);
-            peaks = peaks == null ? here : higher(peaks, here);
+        // What is highest for one emitter may be lowest for another, so each has values of its own.
+        for (int e = 0; e < effect.emitters().size(); e++) {
+            for (boolean rate : new boolean[] {true, false}) {
+                Map<String, Datum> highest = new HashMap<>(values);
+                for (Map.Entry<Parameter, Range> one : driven.entrySet()) {
+                    if (births(one.getKey())) {
+                        highest.put(one.getKey().name(), highest(one.getKey(), one.getValue(), e, rate, highest));
+                    }
+                }
+                peaks = higher(peaks, decision.resolved(effect, highest));
+            }
         }
         return peaks;
     }
 
-    // The ends always, and what is highest between them where it acts through a curve.
-    private List<Datum> highest(Parameter parameter, Range range) {
-        if (!births(parameter)) {
-            return List.of(values.getOrDefault(parameter.name(), parameter.standard()));
-        }
-        Datum rate = null;
-        Datum life = null;
-        double mostRate = -1;
-        double mostLife = -1;
+    // The value at which an emitter's rates, or its lives, are highest: tried from end to end, as it may act through a
+    // curve.
+    private Datum highest(Parameter parameter, Range range, int e, boolean rate, Map<String, Datum> others) {
+        Datum highest = null;
+        double most = -1;
+        Map<String, Datum> tried = new HashMap<>(others);
         for (int i = 0; i < TRIED; i++) {
             Datum value = parameter.type().at(range.at((double) i / (TRIED - 1)));
-            double rates = 0;
-            double lives = 0;
-            for (Emitter emitter : effect.resolved(Map.of(parameter.name(), value))) {
-                Birth birth = emitter.birth();
-                rates += birth.stream().map(s -> s.perSecond()).orElse(0.0)
-                        + birth.perUnit().orElse(0);
-                lives += birth.lifetime().most();
-            }
-            if (rates > mostRate) {
-                mostRate = rates;
-                rate = value;
-            }
-            if (lives > mostLife) {
-                mostLife = lives;
-                life = value;
+            tried.put(parameter.name(), value);
+            Birth birth = effect.resolved(tried).get(e).birth();
+            double now = rate
+                    ? birth.stream().map(s -> s.perSecond()).orElse(0.0)
+                            + birth.perUnit().orElse(0)
+                    : birth.lifetime().most();
+            if (now > most) {
+                most = now;
+                highest = value;
             }
         }
-        return rate.equals(life) ? List.of(rate) : List.of(rate, life);
+        return highest;
     }
 
     private static List<Emitter> higher(List<Emitter> a, List<Emitter> b) {

@@ -19,10 +19,12 @@ import bellrope.core.value.Pace;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.function.Consumer;
 
 /**
@@ -34,6 +36,10 @@ final class Ensemble {
     private final World world;
     private final Consumer<Playing> ended;
     private final Map<String, Effect> effects = new HashMap<>();
+    /** Births of one step by the way from which on it is said that there was no room for them. */
+    private static final int JUMPED = 1_000;
+
+    private Consumer<String> notes = words -> {};
     private final Map<String, OptionalInt> holds = new HashMap<>();
     private final Map<String, Rope> ropes = new HashMap<>();
     private final Map<String, EventType> events = new HashMap<>();
@@ -234,6 +240,16 @@ final class Ensemble {
         instance.run.open(project.settings().particleLimit() - particles());
         instance.run.bear(step);
         count(instance);
+        long leftOut = instance.run.takeLeftOut();
+        if (leftOut > JUMPED) {
+            notes.accept(instance.rope + ": its source moved so far in one step that " + leftOut
+                    + " births by its way found no room");
+        }
+    }
+
+    /** @param words takes what there is to say of an unusual step */
+    void says(Consumer<String> words) {
+        notes = words;
     }
 
     private void count(Playing instance) {
@@ -474,6 +490,13 @@ final class Ensemble {
         }
         playing.clear();
         cast.layers().forEach(layer -> layer.store().clear());
+    }
+
+    /** Returns the subjects of everything that plays. */
+    Set<String> subjects() {
+        Set<String> subjects = new HashSet<>();
+        playing.forEach(instance -> subjects.add(instance.subject));
+        return subjects;
     }
 
     List<Playing> playing() {

@@ -10,7 +10,6 @@ import bellrope.core.rope.Rope;
 import bellrope.core.rope.Run;
 import bellrope.core.stage.Account.Answer;
 import bellrope.core.stage.Account.Ended;
-import bellrope.core.stage.Account.Played;
 import bellrope.core.stage.Account.Waits;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
@@ -95,11 +94,27 @@ final class Lasting {
             }
             return Answering.silent(rope, new Waits("it runs already, and goes on"));
         }
-        Answer answer = answering.answer(rope, event, pull, number, depth, 0, this::hold);
-        if (before != null && rope.run().again() == Run.Again.RESTART && answer instanceof Played) {
-            over(before, rope, false);
-        }
-        return answer;
+        boolean anew = before != null && rope.run().again() == Run.Again.RESTART;
+        return answering.answer(rope, event, pull, number, depth, 0, anew ? instead(before) : this::hold);
+    }
+
+    // Ends what ran as soon as it is sure that another begins, and before that does.
+    private Answering.Lasts instead(Holding before) {
+        return new Answering.Lasts() {
+            @Override
+            public Holding hold(Begin begin, Rope rope, Vec3 origin, Vec3 facing) {
+                over(before, rope, false);
+                if (before.main != null) {
+                    scene.limiter.ended(before.main);
+                }
+                return Lasting.this.hold(begin, rope, origin, facing);
+            }
+
+            @Override
+            public Playing replaced() {
+                return before.main;
+            }
+        };
     }
 
     /** Ends a span for all ropes that answer it; of several of one subject the one that began first. */

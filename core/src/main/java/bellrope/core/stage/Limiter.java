@@ -10,6 +10,7 @@ import bellrope.core.value.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,14 +18,25 @@ import java.util.Set;
 
 /** What the limits of ropes remember: when and where each last answered, to whom, and how many play. */
 final class Limiter {
+    /** Most subjects that a rope remembers to have answered; beyond them the first one is forgotten. */
+    private static final int MOST_ANSWERED = 65_536;
+    /** Seconds that are forgiven: time stamps may be rounded to a millisecond. */
+    private static final double FORGIVEN = 0.0005;
+
     private final Map<String, Guard> guards = new HashMap<>();
     private final Map<String, List<Playing>> groups = new HashMap<>();
+    private final Map<String, List<String>> members = new HashMap<>();
+    private double step = 1 / 60.0;
 
     private static final class Guard {
         private double last = Double.NEGATIVE_INFINITY;
+        // When it was due to answer last; the next is due a pause later.
+        private double due = Double.NEGATIVE_INFINITY;
         private Vec3 place;
-        private final Set<String> answered = new HashSet<>();
+        private final Set<String> answered = new LinkedHashSet<>();
         private final List<Playing> alive = new ArrayList<>();
+        // Answers that have not begun yet.
+        private int waiting;
     }
 
     private Guard guard(Rope rope) {
@@ -37,8 +49,10 @@ final class Limiter {
      * @param now seconds
      * @param origin where it would answer
      * @param weight of the event
+     * @param replaced what ends if it answers, and so does not count; null for none
      */
-    Optional<Reason> stopped(Rope rope, String subject, Decision decision, double now, Vec3 origin, int weight) {
+    Optional<Reason> stopped(
+            Rope rope, String subject, Decision decision, double now, Vec3 origin, int weight, Playing replaced) {
         Limits limits = rope.limits();
         if (limits.none()) {
             return Optional.empty();
@@ -49,8 +63,7 @@ final class Limiter {
             return stopped("once for each subject", subject + " has been answered", "another subject" + until);
         }
         double since = now - guard.last;
-        // A billionth forgiven, so that ten a second are ten a second.
-        if (since + 1e-9 < limits.pause()) {
+        if (now + FORGIVEN < guard.due + limits.pause()) {
             boolean rate = limits.perSecond().isPresent() && limits.pause() > limits.cooldown();
             return stopped(
                     rate ? "at most " + Words.number(limits.perSecond().getAsDouble()) + " a second" : "cooldown",
@@ -75,12 +88,14 @@ final class Limiter {
         }
         if (limits.alive().isPresent()) {
             List<Playing> alive = counted(rope);
+            int waiting = waiting(rope);
+            int many = alive.size() + waiting - (replaced != null && alive.contains(replaced) ? 1 : 0);
             boolean lighter = limits.whenFull() == Limits.WhenFull.LEAST_WEIGHTY
                     && alive.stream().allMatch(p -> p.weight > weight);
-            if (alive.size() >= limits.alive().getAsInt() && (limits.whenFull() == Limits.WhenFull.SKIP || lighter)) {
+            if (many >= limits.alive().getAsInt() && (limits.whenFull() == Limits.WhenFull.SKIP || lighter)) {
                 return stopped(
                         "at most " + limits.alive().getAsInt() + " at a time",
-                        alive.size() + " play",
+                        alive.size() + " play" + (waiting > 0 ? ", " + waiting + " are about to" : ""),
                         lighter ? "one that is no weightier than this" : "fewer");
             }
         }
@@ -101,21 +116,63 @@ final class Limiter {
                 : guard(rope).alive;
     }
 
-    /** Remembers an answer. */
+    // Answers of a rope, or of all that count together with it, that have not begun yet.
+    private int waiting(Rope rope) {
+        if (!rope.limits().together() || rope.note().group().isEmpty()) {
+            return guard(rope).waiting;
+        }
+        int sum = 0;
+        for (String name : members.getOrDefault(rope.note().group().get(), List.of())) {
+            Guard guard = guards.get(name);
+            sum += guard == null ? 0 : guard.waiting;
+        }
+        return sum;
+    }
+
+    /**
+     * Remembers an answer. The next is due a pause after this one was, not after it came: as a game only asks on its own steps,
+     * the average would fall short otherwise. What comes later than a step after it was due begins to count anew.
+     */
     void answered(Rope rope, String subject, double now, Vec3 origin) {
         if (!rope.limits().none()) {
             Guard guard = guard(rope);
+            double due = guard.due + rope.limits().pause();
+            guard.due = now - due < step ? due : now;
             guard.last = now;
             guard.place = origin;
             if (rope.limits().once()) {
+                if (guard.answered.size() == MOST_ANSWERED) {
+                    guard.answered.remove(guard.answered.iterator().next());
+                }
                 guard.answered.add(subject);
             }
         }
     }
 
+    /** Notes that an answer of a rope will begin later, so that it counts already. */
+    void waits(Rope rope) {
+        guard(rope).waiting++;
+    }
+
+    /** Notes that an answer that {@link #waits waited} begins, or comes to nothing. */
+    void waited(String rope) {
+        Guard guard = guards.get(rope);
+        if (guard != null && guard.waiting > 0) {
+            guard.waiting--;
+        }
+    }
+
+    /** Tells whether no more of a rope may begin and nothing makes room: its limit was lowered while it waited. */
+    boolean closed(Rope rope) {
+        Limits limits = rope.limits();
+        return limits.alive().isPresent()
+                && limits.whenFull() == Limits.WhenFull.SKIP
+                && counted(rope).size() >= limits.alive().getAsInt();
+    }
+
     /** Returns the instance that has to go before another of the rope may begin; null when there is room. */
     Playing tooMany(Rope rope) {
-        if (rope.limits().alive().isEmpty()) {
+        if (rope.limits().alive().isEmpty() || rope.limits().whenFull() == Limits.WhenFull.SKIP) {
             return null;
         }
         List<Playing> alive = counted(rope);
@@ -162,12 +219,22 @@ final class Limiter {
         guard(rope).answered.clear();
     }
 
-    /** Forgets ropes that are no more, and begins to count the groups whose ropes count together. */
-    void take(List<Rope> ropes) {
+    /**
+     * Forgets ropes that are no more, and begins to count the groups whose ropes count together.
+     *
+     * @param seconds a step
+     */
+    void take(List<Rope> ropes, double seconds) {
+        step = seconds;
+        members.clear();
         Set<String> names = new HashSet<>();
         Set<String> counting = new HashSet<>();
         for (Rope rope : ropes) {
             names.add(rope.name());
+            rope.note()
+                    .group()
+                    .ifPresent(g ->
+                            members.computeIfAbsent(g, n -> new ArrayList<>()).add(rope.name()));
             if (rope.limits().together()) {
                 rope.note().group().ifPresent(counting::add);
             }
@@ -175,6 +242,15 @@ final class Limiter {
         guards.keySet().retainAll(names);
         groups.keySet().retainAll(counting);
         counting.forEach(g -> groups.computeIfAbsent(g, name -> new ArrayList<>()));
+    }
+
+    /** Forgets what plays or waits, and remembers when and whom each rope answered. */
+    void empty() {
+        for (Guard guard : guards.values()) {
+            guard.alive.clear();
+            guard.waiting = 0;
+        }
+        groups.values().forEach(List::clear);
     }
 
     void clear() {

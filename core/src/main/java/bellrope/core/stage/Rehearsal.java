@@ -28,11 +28,14 @@ public record Rehearsal(
         int left) {
     /** Seconds after the last pull at which a run is cut if something still plays. */
     public static final double LONGEST_TAIL = 130;
+    /** Seconds by which a time stamp may be off, because it was rounded to a millisecond. */
+    private static final double ROUNDED = 0.000_51;
 
     /**
      * A pull at a time.
      *
-     * @param at seconds from the beginning, 0 or more; it comes on the first step at or after it
+     * @param at seconds from the beginning, 0 or more; it comes on the first step at or after it, half a millisecond
+     *     forgiven, because that is how times are written down
      */
     public record Timed(double at, Pull pull) {}
 
@@ -57,12 +60,13 @@ public record Rehearsal(
         int peakInstances = 0;
         int last = ordered.isEmpty()
                 ? 0
-                : pace.stepsAt(ordered.get(ordered.size() - 1).at());
+                : step(pace, ordered.get(ordered.size() - 1).at());
         int cut = last + pace.stepsAt(LONGEST_TAIL);
         int next = 0;
         while (true) {
-            while (next < ordered.size() && pace.stepsAt(ordered.get(next).at()) <= stage.now()) {
-                accounts.add(stage.pull(ordered.get(next).pull()));
+            while (next < ordered.size() && step(pace, ordered.get(next).at()) <= stage.now()) {
+                double ago = pace.seconds(stage.now()) - ordered.get(next).at();
+                accounts.add(stage.pullLate(ordered.get(next).pull(), ago));
                 next++;
             }
             if (stage.particles() > peakParticles) {
@@ -85,5 +89,9 @@ public record Rehearsal(
                 stage.births(),
                 stage.swallowed(),
                 stage.instances());
+    }
+
+    private static int step(Pace pace, double at) {
+        return pace.stepsAt(Math.max(0, at - ROUNDED));
     }
 }

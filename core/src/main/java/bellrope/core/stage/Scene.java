@@ -26,17 +26,21 @@ final class Scene {
     private Project project;
     private Formerly formerly;
     int now;
+    /** Seconds by which the pull at hand came before the step: what game code says, or 0. */
+    double ago;
 
     /** @param over told of each instance that is over or taken off */
     Scene(Consumer<Playing> over) {
         ensemble = new Ensemble(world, over);
+        world.follows(ensemble::subjects);
+        ensemble.says(outbox::note);
     }
 
     void take(Project next) {
         project = next;
         formerly = new Formerly(next.settings().aliases());
         world.take(next);
-        limiter.take(next.ropes());
+        limiter.take(next.ropes(), next.settings().pace().seconds(1));
         events.clear();
         next.events().forEach(e -> events.put(e.name(), e));
         listeners.clear();
@@ -106,10 +110,12 @@ final class Scene {
     }
 
     /** Does something after so many steps; after none, at the end of this one. */
-    void later(int steps, Runnable work) {
-        if (!agenda.add(now + steps, work)) {
+    boolean later(int steps, Runnable work) {
+        boolean room = agenda.add(now + steps, work);
+        if (!room) {
             outbox.note("too many answers are due; one was dropped");
         }
+        return room;
     }
 
     void tell(String name, Told.What what, String rope, int pull) {

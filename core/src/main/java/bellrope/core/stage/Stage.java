@@ -41,6 +41,8 @@ import java.util.Optional;
 public final class Stage {
     /** Most instances at once; what would begin beyond them is swallowed and counted, or refused in the account. */
     public static final int MOST_INSTANCES = 5_000;
+    /** Most seconds that {@link #advance} makes good in one call. */
+    public static final double LONGEST_ADVANCE = 600;
     /** How deep events may announce one another. */
     public static final int DEEPEST = 8;
 
@@ -82,6 +84,21 @@ public final class Stage {
      */
     public Account pull(Pull pull) {
         return pull(pull, 0);
+    }
+
+    /**
+     * Lets an event arrive that came a little before this step, for limits that count time: they keep their average though the
+     * stage looks only on its steps.
+     *
+     * @param secondsAgo 0 to one step; more or less is held within that
+     */
+    public Account pullLate(Pull pull, double secondsAgo) {
+        scene.ago = Math.max(0, Math.min(scene.pace().seconds(1), secondsAgo));
+        try {
+            return pull(pull, 0);
+        } finally {
+            scene.ago = 0;
+        }
     }
 
     private Account pull(Pull given, int depth) {
@@ -150,14 +167,25 @@ public final class Stage {
      * @param subject as in {@link Pull#subject}, or the subject of events that name none, such as {@code kite}
      * @param heading which way it points; zero to leave it as it was
      * @param velocity with which it goes on until it is moved again; null if it is moved each step
+     * @throws Refused if a number is not finite, or beyond {@link Pull#FARTHEST}
      */
     public void move(String subject, Vec3 place, Vec3 heading, Vec3 velocity) {
+        Demand.within("position", place, Pull.FARTHEST);
+        Demand.within("heading", heading, Pull.FARTHEST);
+        if (velocity != null) {
+            Demand.within("velocity", velocity, Pull.FARTHEST);
+        }
         scene.world.heard(subject).put(scene.now, scene.world.order(), place, heading.directionOr(Vec3.ZERO), velocity);
         scene.world.moves(subject);
     }
 
-    /** Says where the camera is. */
+    /**
+     * Says where the camera is.
+     *
+     * @throws Refused if a number is not finite, or beyond {@link Pull#FARTHEST}
+     */
     public void camera(Vec3 place) {
+        Demand.within("position", place, Pull.FARTHEST);
         scene.world.camera().put(scene.now, scene.world.order(), place, Vec3.ZERO, null);
     }
 
@@ -272,8 +300,12 @@ public final class Stage {
 
     /** Advances by one step, whatever is paused. */
     public void step() {
-        scene.now++;
         scene.comfort.eat(scene.pace().seconds(1));
+        make();
+    }
+
+    private void make() {
+        scene.now++;
         scene.comfort.step(scene.now, scene.pace());
         scene.ensemble.step(scene.now);
         lasting.expire(expired);
@@ -289,7 +321,7 @@ public final class Stage {
 
     /**
      * Advances by the whole steps in the time that passed and keeps the rest for the next call. A pause held by a companion
-     * is taken off the time first.
+     * is taken off the time from the step on which it begins, so that the same time in many calls or in one comes to the same.
      *
      * @param seconds 0 or more; anything else changes nothing and is said in the next account
      * @return how many steps were made
@@ -299,18 +331,35 @@ public final class Stage {
             scene.outbox.note("the clock was told to advance by " + Words.number(seconds) + " s; nothing moved");
             return 0;
         }
-        remainder += scene.comfort.eat(seconds) * scene.pace().stepsPerSecond();
-        int steps = (int) Math.floor(remainder + 1e-9);
-        remainder = Math.max(0, remainder - steps);
-        if (still()) {
-            // Nothing moves: time is only counted.
-            scene.now += steps;
-            return steps;
+        double left = seconds;
+        if (seconds > LONGEST_ADVANCE) {
+            scene.outbox.note("the clock was told to advance by " + Words.number(seconds) + " s; it advanced by "
+                    + Words.number(LONGEST_ADVANCE) + " s, the most at once");
+            left = LONGEST_ADVANCE;
         }
-        for (int i = 0; i < steps; i++) {
-            step();
+        int perSecond = scene.pace().stepsPerSecond();
+        int made = 0;
+        while (true) {
+            // A pause may begin with any step, so it is looked at before each.
+            left = scene.comfort.eat(left);
+            if (still()) {
+                // Nothing moves: time is only counted.
+                double steps = remainder + left * perSecond;
+                int whole = (int) Math.floor(steps + 1e-9);
+                remainder = Math.max(0, steps - whole);
+                scene.now += whole;
+                return made + whole;
+            }
+            double missing = 1 - remainder;
+            if (left * perSecond + 1e-9 < missing) {
+                remainder += left * perSecond;
+                return made;
+            }
+            left = Math.max(0, left - missing / perSecond);
+            remainder = 0;
+            make();
+            made++;
         }
-        return steps;
     }
 
     /**
@@ -319,9 +368,30 @@ public final class Stage {
      * told, shaken and flashed is not told, shaken or flashed again.
      */
     public void retune(Project next) {
+        double faster =
+                (double) next.settings().pace().stepsPerSecond() / scene.pace().stepsPerSecond();
+        if (faster != 1) {
+            repace(faster);
+        }
         scene.take(next);
         scene.ensemble.retune(next, scene.now);
         lasting.retune();
+    }
+
+    // Steps mean another time from now on: what plays, lasts or is due ends, and what is remembered keeps its time.
+    private void repace(double faster) {
+        boolean still = still();
+        scene.ensemble.clear();
+        lasting.clear();
+        scene.agenda.clear();
+        scene.limiter.empty();
+        scene.comfort.clear();
+        scene.now = (int) Math.round(scene.now * faster);
+        remainder *= faster;
+        scene.world.repace(faster);
+        if (!still) {
+            scene.outbox.note("the pace of the project changed: everything that played or lasted has ended");
+        }
     }
 
     /** Ends everything that plays, lasts or is due, and forgets what limits remember. */

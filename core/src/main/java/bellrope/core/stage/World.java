@@ -15,10 +15,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 
 /** What a stage knows of the game around it: subjects, the camera, channels, places, and when events last came. */
 final class World {
-    /** Most subjects whose way is kept; beyond them the one that was first heard of is forgotten. */
+    /** Most subjects whose way is kept; beyond them the first one heard of that nothing follows is forgotten. */
     private static final int MOST_SUBJECTS = 4096;
 
     private final Map<String, Track> subjects = new LinkedHashMap<>();
@@ -27,6 +28,7 @@ final class World {
     private final Map<String, Place> places = new HashMap<>();
     private final Map<String, Channel> channels = new HashMap<>();
     private final Set<String> moved = new HashSet<>();
+    private Supplier<Set<String>> followed = Set::of;
     private Track camera;
     private int stepsPerSecond;
     private long beginnings;
@@ -72,6 +74,13 @@ final class World {
         }
     }
 
+    /** Carries what it remembers over to steps that are so much shorter. */
+    void repace(double faster) {
+        for (Signal signal : came.values()) {
+            signal.said.replaceAll(s -> new Signal.Said(s.step * faster, s.order, s.value * faster));
+        }
+    }
+
     /** Takes a project; what was said before stays. */
     void take(Project project) {
         int steps = project.settings().pace().stepsPerSecond();
@@ -109,12 +118,22 @@ final class World {
         Track track = subjects.get(name);
         if (track == null) {
             if (subjects.size() >= MOST_SUBJECTS) {
-                forget(subjects.keySet().iterator().next());
+                Set<String> kept = followed.get();
+                subjects.keySet().stream()
+                        .filter(s -> !kept.contains(s))
+                        .findFirst()
+                        .or(() -> subjects.keySet().stream().findFirst())
+                        .ifPresent(this::forget);
             }
             track = new Track(stepsPerSecond);
             subjects.put(name, track);
         }
         return track;
+    }
+
+    /** @param subjects asks for those that something follows, which are not forgotten */
+    void follows(Supplier<Set<String>> subjects) {
+        followed = subjects;
     }
 
     /** Notes that the game itself says where a subject is. */

@@ -2,6 +2,7 @@ package bellrope.core.stage;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import bellrope.core.Sample;
 import bellrope.core.effect.Birth;
@@ -114,7 +115,7 @@ class ChildrenTest {
         @Test
         void dieOutAsTheBranchingTheorySays() {
             Effect effect = line(4000, 0.5);
-            Branching theory = Branching.of(effect, name -> Optional.empty(), name -> 1);
+            Branching theory = Branching.of(effect, name -> Optional.empty(), name -> Optional.empty());
             assertThat(theory.offspring()).isCloseTo(0.5, within(1e-6));
             assertThat(theory.lines().get(0).total()).isCloseTo(2, within(1e-6));
             assertThat(theory.total()).isCloseTo(8000, within(0.1));
@@ -128,7 +129,7 @@ class ChildrenTest {
         void runAwayAtOneOrMoreAndAreStoppedByTheLimit() {
             Effect effect = Sample.effect(
                     "e", bearing("links", 1, Sample.burst(10, 0.05), child(When.AT_END, "links", 2, 2, 1, 1)));
-            Branching theory = Branching.of(effect, name -> Optional.empty(), name -> 1);
+            Branching theory = Branching.of(effect, name -> Optional.empty(), name -> Optional.empty());
             assertThat(theory.offspring()).isCloseTo(2, within(1e-6));
             assertThat(theory.total()).isInfinite();
             Project limited = new Project(
@@ -145,6 +146,75 @@ class ChildrenTest {
             }
         }
 
+        // Below 1 it is finite, however close: 1 / (1 - 0.998) = 500; at 1 it runs away (Harris 1963).
+        @ParameterizedTest
+        @CsvSource({"0.998, 500", "0.9999, 10000", "1, Infinity", "0.5, 2"})
+        void runAwayFromExactlyOneOn(double chance, double total) {
+            for (int ring = 1; ring <= 5; ring++) {
+                Emitter[] emitters = new Emitter[ring];
+                for (int i = 0; i < ring; i++) {
+                    String next = "e" + (i + 1) % ring;
+                    // The last of the ring carries all of the chance.
+                    Child child = child(When.AT_END, next, 1, 1, 1, i == ring - 1 ? chance : 1);
+                    emitters[i] = bearing("e" + i, i + 1, Sample.burst(i == 0 ? 1 : 0, 0.05), child);
+                }
+                Branching theory =
+                        Branching.of(Sample.effect("e", emitters), name -> Optional.empty(), name -> Optional.empty());
+                assertThat(theory.offspring()).isCloseTo(Math.pow(chance, 1.0 / ring), within(1e-9));
+                double expected = ring * total;
+                assertThat(theory.total())
+                        .satisfies(t -> assertThat(t == expected || Math.abs(t - expected) < 1e-6 * expected)
+                                .isTrue());
+            }
+        }
+
+        @Test
+        void whatIsNeverBornDoesNotRunAway() {
+            Effect effect = Sample.effect(
+                    "e",
+                    Sample.emitter("a", 1, Sample.burst(3, 1), Sample.still()),
+                    bearing("idle", 2, Sample.burst(0, 1), child(When.AT_END, "idle", 2, 2, 1, 1)));
+            Branching theory = Branching.of(effect, name -> Optional.empty(), name -> Optional.empty());
+            assertThat(theory.offspring()).isZero();
+            assertThat(theory.total()).isEqualTo(3);
+            assertThat(theory.lines().get(1).total()).isInfinite();
+        }
+
+        // Expected against counted: 2,000 parents of random life and speed, under drag and gravity; within 2 %.
+        @ParameterizedTest
+        @CsvSource({
+            "PER_UNIT, 2, 0, 0",
+            "PER_UNIT, 0.7, 1.5, 0",
+            "PER_UNIT, 1.3, 0.4, -9.8",
+            "PER_SECOND, 3, 0, 0",
+            "PER_SECOND, 0.9, 2, -9.8",
+            "PER_UNIT, 0.45, 0, 0"
+        })
+        void areExpectedAsTheyFall(When when, double rate, double drag, double gravity) {
+            Birth birth = Sample.burst(2000, 1).with(d -> {
+                d.lifetime = new Range(0.6, 1.7);
+                d.speed = new Range(1, 5);
+                d.spread = 70;
+            });
+            Emitter parents = Sample.emitter("parents", 1, birth, Sample.falling(new Vec3(0, gravity, 0), drag))
+                    .withEnd(new End(Optional.empty(), List.of(child(when, "drops", 1, 1, rate, 1)), Optional.empty()));
+            Emitter drops = Sample.emitter("drops", 2, Sample.burst(0, 0.05), Sample.still());
+            Effect effect = Sample.effect("e", parents, drops);
+            Branching theory = Branching.of(effect, name -> Optional.empty(), name -> Optional.empty());
+            Take take = take(Sample.project(effect));
+            assertThat(theory.generations()[1]).isCloseTo(take.byGeneration()[1], withinPercentage(2));
+        }
+
+        @Test
+        void oneUnitASecondForASecondAtTwoAUnitIsOneEach() {
+            Birth birth = Sample.burst(4, 1).with(d -> d.speed = Range.of(1));
+            Effect effect = Sample.effect(
+                    "e", bearing("parents", 1, birth, child(When.PER_UNIT, "drops", 1, 1, 2, 1)), drops(2));
+            Branching theory = Branching.of(effect, name -> Optional.empty(), name -> Optional.empty());
+            assertThat(theory.generations()).containsExactly(4, 4);
+            assertThat(take(Sample.project(effect)).byGeneration()).startsWith(4, 4);
+        }
+
         // Two kinds, each bearing one half and one of the other: M = [[0, ½], [1, 0]], spectral radius √½.
         @Test
         void ofSeveralKindsHaveTheSpectralRadius() {
@@ -152,7 +222,8 @@ class ChildrenTest {
                     "e",
                     bearing("a", 1, Sample.burst(1, 1), child(When.AT_END, "b", 1, 1, 1, 0.5)),
                     bearing("b", 2, Sample.burst(0, 1), child(When.AT_END, "a", 1, 1, 1, 1)));
-            assertThat(Branching.of(effect, name -> Optional.empty(), name -> 1).offspring())
+            assertThat(Branching.of(effect, name -> Optional.empty(), name -> Optional.empty())
+                            .offspring())
                     .isCloseTo(Math.sqrt(0.5), within(1e-3));
         }
 

@@ -8,6 +8,7 @@ import bellrope.core.rope.Companion;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Overrides;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Timing;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.List;
@@ -78,6 +79,35 @@ class CompanionsTest {
         assertThat(stage.paused()).isCloseTo(0.04, within(1e-12));
         assertThat(stage.advance(0.06)).isEqualTo(1);
         assertThat(stage.paused()).isZero();
+    }
+
+    @Test
+    void aHitPauseIsTheSameInOneCallOrInMany() {
+        // Begun by a delayed answer in the midst of a call: 0.1 s until then, 0.1 s of pause, and the rest.
+        Rope rope = Sample.rope("landing", 1, "courier.landed", "puff").with(d -> {
+            d.timing = new Timing(0.1, 0);
+            d.companions = List.of(new Companion.HitPause(0.1));
+        });
+        for (int calls : new int[] {1, 3, 7, 50, 600}) {
+            Stage stage = new Stage(Sample.game(rope));
+            stage.pull(Sample.landing(9, "stone", 1));
+            int made = 0;
+            for (int i = 0; i < calls; i++) {
+                made += stage.advance(0.4 / calls);
+            }
+            assertThat(made).as("%s calls", calls).isEqualTo(18);
+            assertThat(stage.now()).isEqualTo(18);
+        }
+    }
+
+    @Test
+    void aClockThatJumpsIsHeldAndToldOf() {
+        Stage stage = stage();
+        stage.pull(Sample.landing(9, "stone", 1));
+        assertThat(stage.advance(1e18)).isEqualTo((int) (Stage.LONGEST_ADVANCE * 60));
+        assertThat(stage.advance(Double.NaN)).isZero();
+        assertThat(stage.advance(-1)).isZero();
+        assertThat(stage.pull(Sample.landing(9, "stone", 2)).notes()).hasSize(3);
     }
 
     @Test

@@ -5,6 +5,15 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
+import bellrope.core.effect.Binding;
+import bellrope.core.effect.Birth;
+import bellrope.core.effect.Course;
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Property;
+import bellrope.core.effect.Stream;
+import bellrope.core.effect.Through;
+import bellrope.core.effect.Type;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.rope.Feed;
@@ -24,6 +33,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -47,6 +58,55 @@ class FeedsTest {
     private static byte[] bits(Stage stage) {
         var frame = stage.frame(0);
         return Arrays.copyOfRange(frame.array(), frame.position(), frame.limit());
+    }
+
+    /** Two streams of 60 a second; a parameter turns one up as it turns the other down. */
+    private static Project crossFading() {
+        Birth stream =
+                Sample.burst(0, 0.5).with(d -> d.stream = Optional.of(new Stream(60, 0, OptionalDouble.empty())));
+        Remap up = new Remap(UNIT, 0, 1);
+        Remap down = new Remap(UNIT, 1, 0);
+        Parameter mix = new Parameter(
+                "mix",
+                new Type.Number(0, 1, 0),
+                new Datum.Num(0),
+                "",
+                "",
+                false,
+                false,
+                List.of(
+                        new Binding(Property.RATE, Binding.Mode.MULTIPLY, Optional.of("fog"), new Through.Remap(down)),
+                        new Binding(Property.RATE, Binding.Mode.MULTIPLY, Optional.of("rain"), new Through.Remap(up))));
+        Effect effect = new Effect(
+                "smoke",
+                "",
+                Course.looping(1),
+                OptionalLong.empty(),
+                List.of(
+                        Sample.emitter("fog", 1, stream, Sample.still()),
+                        Sample.emitter("rain", 2, stream, Sample.still())),
+                List.of(mix));
+        Project game = reeling(new Feed("mix", new Source.Channel("wind"), new Range(0, 12), 0, 1));
+        return game.withEffects(List.of(game.effects().get(0), game.effects().get(1), effect));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, 30, 0", "12, 0, 30", "6, 15, 15", "3, 22.5, 7.5"})
+    void aCrossFadeGivesEachEmitterItsShare(double wind, double fog, double rain) {
+        Stage stage = new Stage(crossFading());
+        stage.publish("wind", wind);
+        stage.pull(Sample.reels(Vec3.ZERO, 1));
+        double[] sums = new double[2];
+        for (int step = 0; step < 660; step++) {
+            stage.step();
+            for (int e = 0; e < 2 && step >= 60; e++) {
+                sums[e] += stage.layers().get(e).store().count() / 600.0;
+            }
+        }
+        // Alive on average: the rate times half a second of life, by Little's law; five standard deviations of the
+        // mean.
+        assertThat(sums[0]).isCloseTo(fog, within(2.5));
+        assertThat(sums[1]).isCloseTo(rain, within(2.5));
     }
 
     @Nested

@@ -4,15 +4,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import bellrope.core.Sample;
 import bellrope.core.event.Pull;
+import bellrope.core.project.Project;
+import bellrope.core.project.Settings;
 import bellrope.core.rope.Limits;
 import bellrope.core.rope.Limits.WhenFull;
 import bellrope.core.rope.Note;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Timing;
 import bellrope.core.stage.Account.Played;
 import bellrope.core.stage.Account.Silent;
 import bellrope.core.value.Datum;
+import bellrope.core.value.Pace;
 import bellrope.core.value.Vec3;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -20,6 +26,7 @@ import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class LimitsTest {
     private static Rope limited(Limits limits) {
@@ -37,28 +44,144 @@ class LimitsTest {
         return stage.pull(pull).answered();
     }
 
-    /** Source: common practice: a rate of n a second lets the next through at now + 1/n, so pulls at twice the rate halve. */
+    private static Limits perSecond(double rate) {
+        return new Limits(
+                0, OptionalDouble.of(rate), false, Optional.empty(), OptionalInt.empty(), false, WhenFull.SKIP, 0, 1);
+    }
+
+    /** Source: common practice: a rate of n a second lets n through in a second of a game that asks on each of its steps. */
     @ParameterizedTest
-    @CsvSource({"10, 60, 10", "20, 60, 20", "30, 60, 30", "7, 60, 7", "60, 60, 60", "0.5, 240, 2"})
-    void aRateLetsTheNextThroughAfterItsShareOfASecond(double perSecond, int steps, int expected) {
-        Stage stage = new Stage(Sample.game(limited(new Limits(
-                0,
-                OptionalDouble.of(perSecond),
-                false,
-                Optional.empty(),
-                OptionalInt.empty(),
-                false,
-                WhenFull.SKIP,
-                0,
-                1))));
+    @CsvSource({"10, 600, 100", "20, 600, 200", "25, 600, 250", "30, 60, 30", "7, 600, 70", "60, 60, 60", "0.5, 240, 2"
+    })
+    void aRateKeepsItsAverageWhateverTheSteps(double rate, int steps, int expected) {
+        Stage stage = new Stage(Sample.game(limited(perSecond(rate))));
         int answered = 0;
         for (int i = 0; i < steps; i++) {
             answered += (int) answered(stage, at(0, "", i));
             stage.step();
         }
-        // On whole steps 1/7 s is 9 steps (0.15 s) and not 8.57: 60/9 comes, rounded up.
-        int onSteps = (int) Math.ceil(steps / Math.ceil(60 / perSecond - 1e-9));
-        assertThat(answered).isEqualTo(onSteps).isLessThanOrEqualTo(expected);
+        assertThat(answered).isEqualTo(expected);
+    }
+
+    @Test
+    void aCooldownKeepsItsAverageTooAndCountsAnewAfterARest() {
+        Stage stage = new Stage(Sample.game(limited(Limits.cooldown(0.04))));
+        List<Integer> on = new ArrayList<>();
+        for (int i = 0; i < 40; i++) {
+            boolean asked = i < 12 || i >= 30;
+            if (asked && answered(stage, at(0, "", i)) > 0) {
+                on.add(i);
+            }
+            stage.step();
+        }
+        // 2.4 steps: 0, 2.4, 4.8, 7.2, 9.6, and from 30 on again.
+        assertThat(on).containsExactly(0, 3, 5, 8, 10, 30, 33, 35, 38);
+    }
+
+    // Stamps as a game writes them down: its sixtieths rounded to a millisecond or a nanosecond, or not at all.
+    @ParameterizedTest
+    @ValueSource(doubles = {1000, 1e9, 1e15})
+    void roundedTimeStampsMakeNoDifference(double perSecond) {
+        List<Rehearsal.Timed> pulls = new ArrayList<>();
+        for (int i = 0; i < 300; i++) {
+            pulls.add(new Rehearsal.Timed(Math.rint(i / 60.0 * perSecond) / perSecond, at(0, "", i)));
+        }
+        Rehearsal rehearsal = Rehearsal.of(Sample.game(limited(perSecond(25))), pulls);
+        for (int i = 0; i < 300; i++) {
+            assertThat(rehearsal.accounts().get(i).step()).isEqualTo(i);
+        }
+        assertThat(rehearsal.accounts().stream().filter(a -> a.answered() > 0).count())
+                .isEqualTo(125);
+    }
+
+    @Test
+    void pullsBetweenStepsAreLimitedByTheirOwnTimes() {
+        // One each 0.03 s, and a rate of 20 a second: every second one is too early, but for what the average allows.
+        List<Rehearsal.Timed> pulls = new ArrayList<>();
+        for (int i = 0; i < 1000; i++) {
+            pulls.add(new Rehearsal.Timed(i * 0.031, at(0, "", i)));
+        }
+        Rehearsal rehearsal = Rehearsal.of(Sample.game(limited(Limits.cooldown(0.06))), pulls);
+        long answered =
+                rehearsal.accounts().stream().filter(a -> a.answered() > 0).count();
+        assertThat(answered).isEqualTo(500);
+    }
+
+    @Test
+    void aChangedPaceYieldsNoNegativeTimes() {
+        for (int pace : new int[] {30, 240, 10}) {
+            Project sixty = Sample.game(limited(Limits.cooldown(2)));
+            Project other = sixty.withSettings(new Settings(new Pace(pace), 1, 1, 2000));
+            Stage stage = new Stage(sixty);
+            stage.pull(at(0, "", 1));
+            for (int i = 0; i < 60; i++) {
+                stage.step();
+            }
+            stage.retune(other);
+            assertThat(stage.now()).isEqualTo(pace);
+            Account early = stage.pull(at(0, "", 2));
+            assertThat(((Account.Limited) ((Silent) early.answers().get(0)).reason()).have())
+                    .isEqualTo("1 s since it last answered");
+            for (int i = 0; i < pace; i++) {
+                stage.step();
+            }
+            assertThat(answered(stage, at(0, "", 3))).isEqualTo(1);
+        }
+    }
+
+    @Test
+    void aChangedPaceEndsWhatPlaysAndSaysSo() {
+        Project sixty = Sample.game(limited(Limits.NONE));
+        Stage stage = new Stage(sixty);
+        stage.pull(at(0, "", 1));
+        stage.retune(sixty.withSettings(new Settings(new Pace(30), 1, 1, 2000)));
+        assertThat(stage.still()).isTrue();
+        assertThat(stage.pull(at(0, "", 2)).notes()).anyMatch(n -> n.contains("pace"));
+    }
+
+    @Test
+    void whatIsAboutToBeginCountsForHowManyMayPlay() {
+        Rope delayed = limited(Limits.alive(2, WhenFull.SKIP)).with(d -> d.timing = new Timing(0.25, 0));
+        Stage stage = new Stage(Sample.game(delayed));
+        assertThat(answered(stage, at(0, "", 1))).isEqualTo(1);
+        assertThat(answered(stage, at(0, "", 2))).isEqualTo(1);
+        Account third = stage.pull(at(0, "", 3));
+        assertThat(((Account.Limited) ((Silent) third.answers().get(0)).reason()).have())
+                .isEqualTo("0 play, 2 are about to");
+        for (int i = 0; i < 15; i++) {
+            stage.step();
+        }
+        assertThat(stage.instances()).isEqualTo(2);
+        for (int i = 0; i < 60; i++) {
+            stage.step();
+        }
+        assertThat(answered(stage, at(0, "", 4))).as("when they are over").isEqualTo(1);
+    }
+
+    @Test
+    void aLoweredLimitMakesRoomAtTheNextAnswer() {
+        Project five = Sample.game(limited(Limits.alive(5, WhenFull.OLDEST)));
+        Stage stage = new Stage(five);
+        for (int i = 0; i < 5; i++) {
+            stage.pull(at(0, "", i));
+        }
+        stage.retune(Sample.game(limited(Limits.alive(2, WhenFull.OLDEST))));
+        stage.pull(at(0, "", 9));
+        assertThat(stage.instances()).isEqualTo(2);
+    }
+
+    @Test
+    void oneThatWaitedIsDroppedWhenTheLimitWasLoweredAndItIsSaid() {
+        Rope two = limited(Limits.alive(2, WhenFull.SKIP)).with(d -> d.timing = new Timing(0.1, 0));
+        Stage stage = new Stage(Sample.game(two));
+        stage.pull(at(0, "", 1));
+        stage.pull(at(0, "", 2));
+        stage.retune(Sample.game(two.with(d -> d.limits = Limits.alive(1, WhenFull.SKIP))));
+        for (int i = 0; i < 8; i++) {
+            stage.step();
+        }
+        assertThat(stage.instances()).isEqualTo(1);
+        assertThat(stage.pull(at(0, "", 3)).notes()).anyMatch(n -> n.contains("lowered since"));
     }
 
     @Test

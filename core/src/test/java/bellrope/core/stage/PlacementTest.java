@@ -1,9 +1,11 @@
 package bellrope.core.stage;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
+import bellrope.core.effect.Effect;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Pull;
@@ -14,6 +16,8 @@ import bellrope.core.rope.Rope;
 import bellrope.core.rope.Where;
 import bellrope.core.stage.Account.Played;
 import bellrope.core.value.Datum;
+import bellrope.core.value.Problem;
+import bellrope.core.value.Refused;
 import bellrope.core.value.Turn;
 import bellrope.core.value.Vec3;
 import java.util.List;
@@ -73,6 +77,67 @@ class PlacementTest {
             assertThat(facing.y()).isCloseTo(expected.y, within(1e-9));
             assertThat(facing.z()).isCloseTo(expected.z, within(1e-9));
         }
+    }
+
+    @Test
+    void theFirstSubjectHeardOfIsNotForgottenWhileSomethingFollowsIt() {
+        Rope follows = Sample.rope("reel", 1, "kite.reeling", "smoke").with(d -> d.where = Where.following(Vec3.ZERO));
+        Stage stage = new Stage(Sample.game(follows));
+        stage.move("kite-1", Vec3.ZERO, Vec3.RIGHT, null);
+        stage.pull(Sample.reels(Vec3.ZERO, 1).of("kite-1"));
+        for (int i = 0; i < 5000; i++) {
+            stage.move("crow-" + i, Vec3.ZERO, Vec3.RIGHT, null);
+        }
+        stage.move("kite-1", new Vec3(50, 0, 0), Vec3.RIGHT, null);
+        for (int i = 0; i < 60; i++) {
+            stage.step();
+        }
+        var frame = stage.frame(0);
+        assertThat(stage.particles()).isPositive();
+        assertThat(frame.getFloat(24))
+                .as("all that lives was born where it is now")
+                .isCloseTo(50, within(1e-3f));
+    }
+
+    @Test
+    void aSubjectThatJumpsTakesBoundedWorkAndIsToldOf() {
+        Effect dust = Sample.effect(
+                "smoke",
+                Sample.emitter(
+                        "dust", 1, Sample.burst(0, 1).with(d -> d.perUnit = OptionalDouble.of(1000)), Sample.still()));
+        Rope follows = Sample.rope("reel", 1, "kite.reeling", "smoke").with(d -> d.where = Where.following(Vec3.ZERO));
+        Project game = Sample.game(follows);
+        Stage stage = new Stage(
+                game.withEffects(List.of(game.effects().get(0), game.effects().get(1), dust)));
+        stage.move("kite", Vec3.ZERO, Vec3.RIGHT, null);
+        stage.pull(Sample.reels(Vec3.ZERO, 1));
+        for (int i = 1; i < 20; i++) {
+            stage.move("kite", new Vec3(1e6 * (i % 2), 0, 0), Vec3.RIGHT, new Vec3(1e6, 0, 0));
+            stage.step();
+        }
+        assertThat(stage.particles()).isLessThanOrEqualTo(game.settings().particleLimit());
+        assertThat(stage.swallowed()).isPositive();
+        assertThat(stage.pull(Sample.landing(9, "stone", 2)).notes()).anyMatch(n -> n.contains("moved so far"));
+    }
+
+    @Test
+    void placesAndVelocitiesOutOfAnyWorldAreRefused() {
+        Stage stage = new Stage(Sample.game(Sample.rope("landing", 1, "courier.landed", "puff")));
+        assertThat(stage.pull(Sample.landing(9, "stone", 1).moving(new Vec3(1e300, 0, 0)))
+                        .refused())
+                .extracting(Problem::place)
+                .containsExactly("/velocity");
+        assertThat(stage.pull(Sample.reels(new Vec3(0, -1e300, 0), 1)).refused())
+                .extracting(Problem::place)
+                .containsExactly("/position");
+        for (double bad : new double[] {1e300, -1e8}) {
+            Vec3 far = new Vec3(0, bad, 0);
+            assertThatThrownBy(() -> stage.move("kite", far, Vec3.UP, null)).isInstanceOf(Refused.class);
+            assertThatThrownBy(() -> stage.move("kite", Vec3.ZERO, Vec3.UP, far))
+                    .isInstanceOf(Refused.class);
+            assertThatThrownBy(() -> stage.camera(far)).isInstanceOf(Refused.class);
+        }
+        assertThat(stage.still()).isTrue();
     }
 
     /** Source: JOML's rotationTo, and the angle between the two. */

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import bellrope.core.Sample;
 import bellrope.core.event.Pull;
 import bellrope.core.rope.Feed;
+import bellrope.core.rope.Limits;
 import bellrope.core.rope.Owner;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Run;
@@ -108,6 +109,28 @@ class SpansTest {
             }
             steps(stage, 60);
             assertThat(stage.still()).isTrue();
+        }
+
+        @Test
+        void begunAnewTakesThePlaceOfWhatRanWhereOnlyOneMayPlay() {
+            Run anew = new Run(
+                    Optional.empty(),
+                    Optional.empty(),
+                    OptionalDouble.empty(),
+                    OptionalDouble.empty(),
+                    OptionalDouble.empty(),
+                    Run.Again.RESTART,
+                    Run.Order.TOGETHER);
+            for (Limits.WhenFull full : Limits.WhenFull.values()) {
+                Rope one = reel(anew).with(d -> d.limits = Limits.alive(1, full));
+                Stage stage = new Stage(Sample.game(one));
+                stage.pull(Sample.reels(Vec3.ZERO, 9));
+                steps(stage, 10);
+                assertThat(stage.pull(Sample.reels(Vec3.ZERO, 10)).answered()).isEqualTo(1);
+                assertThat(stage.holding()).isEqualTo(1);
+                steps(stage, 120);
+                assertThat(stage.instances()).as("the new one goes on").isEqualTo(1);
+            }
         }
 
         @Test
