@@ -103,10 +103,27 @@ export const useProject = defineStore('project', () => {
     [...drafts.value].map(([part, draft]) => ({ part, body: draft.body })),
   )
 
+  // The newest change that was seen of the project, and of each sentence and payload: what comes late never replaces it.
+  let newest = { project: 0, change: 0 }
+  const saidAt = new Map<string, number>()
+
+  function isNewer(key: string, change: number): boolean {
+    if (change < (saidAt.get(key) ?? 0)) return false
+    saidAt.set(key, change)
+    return true
+  }
+
   async function open(project: number) {
     state.value = 'loading'
     try {
-      const view = await api.project(project)
+      let view = await api.project(project)
+      // A save may have overtaken the answer.
+      for (let i = 0; i < 5 && view.id === newest.project && view.change < newest.change; i++) {
+        view = await api.project(project)
+      }
+      newest = { project: view.id, change: view.change }
+      saidAt.clear()
+      revisions.clear()
       id.value = view.id
       name.value = view.name
       parts.value = new Map(view.parts.map((p) => [p.id, p]))
@@ -127,17 +144,22 @@ export const useProject = defineStore('project', () => {
 
   function take(saved: Saved) {
     const next = new Map(parts.value)
+    if (saved.change > newest.change) newest = { project: id.value, change: saved.change }
     for (const part of saved.parts) {
+      if (part.revision < (revisions.get(part.id) ?? next.get(part.id)?.revision ?? 0)) continue
       revisions.set(part.id, part.revision)
       if (part.deleted) next.delete(part.id)
       else next.set(part.id, part)
     }
     parts.value = next
     const words = new Map(sentences.value)
-    saved.sentences.forEach((s) => words.set(s.rope, s.parts))
+    saved.sentences.forEach((s) => isNewer(`rope ${s.rope}`, saved.change) && words.set(s.rope, s.parts))
     sentences.value = words
     const ready = new Map(strengths.value)
-    saved.strengths.forEach((s) => ready.set(s.event, s as unknown as Strengths))
+    saved.strengths.forEach(
+      (s) =>
+        isNewer(`event ${s.event}`, saved.change) && ready.set(s.event, s as unknown as Strengths),
+    )
     strengths.value = ready
     version.value++
   }
@@ -211,7 +233,7 @@ export const useProject = defineStore('project', () => {
     } catch (e) {
       if (e instanceof Refused && e.status === 409 && e.refusal.theirs && e.refusal.yours) {
         conflict.value = { yours: e.refusal.yours, theirs: e.refusal.theirs }
-      } else if (e instanceof Refused && e.status === 0) {
+      } else if (e instanceof Refused && (e.status === 0 || e.status >= 500)) {
         // The draft stays; it can be saved when the server is back.
         refusal.value = {
           title: 'Not saved',
@@ -249,14 +271,17 @@ export const useProject = defineStore('project', () => {
       edits.push({
         part: a.part,
         basedOn: present?.revision ?? revisions.get(a.part) ?? 1,
-        body: wanted as Edit['body'],
+        body: (wanted ?? null) as Edit['body'],
         place: way === 'undo' ? a.placeBefore : a.placeAfter,
       })
     }
-    from.value = from.value.slice(0, -1)
     if (await attempt(() => api.change(id.value, edits))) {
       last.forEach((a) => dropDraft(a.part))
+      from.value = from.value.slice(0, -1)
       to.value = [...to.value, last]
+    } else if (!away) {
+      // What is refused is refused for good; a server that is away may be asked again.
+      from.value = from.value.slice(0, -1)
     }
   }
 
@@ -271,13 +296,18 @@ export const useProject = defineStore('project', () => {
     for (const [part, d] of drafts.value) await commit(part, d.body)
   }
 
+  // Whether the last attempt failed because the server did not answer, or had no room.
+  let away = false
+
   async function attempt(work: () => Promise<Saved>): Promise<Saved | undefined> {
+    away = false
     try {
       const saved = await work()
       take(saved)
       refusal.value = undefined
       return saved
     } catch (e) {
+      away = e instanceof Refused && (e.status === 0 || e.status >= 500)
       refusal.value = e instanceof Refused ? e.refusal : { title: 'Not done', detail: (e as Error).message }
       return undefined
     }
@@ -305,7 +335,7 @@ export const useProject = defineStore('project', () => {
           part: c.part,
           kind: c.kind,
           basedOn: c.part === undefined ? 0 : (before.get(c.part)?.revision ?? revisions.get(c.part) ?? 1),
-          body: c.body as Edit['body'],
+          body: (c.body ?? null) as Edit['body'],
           place: c.place,
         })),
       ),

@@ -46,6 +46,10 @@ const LESS = 'bellrope.comfort'
 /** The stage socket: pulls and drafts up, frames and accounts down. Reconnects by itself. */
 export function useLive(project: Ref<number>, handlers: Handlers) {
   const state = ref<'connecting' | 'open' | 'lost'>('connecting')
+  /** Why the stage was given up; empty while it runs. */
+  const failed = ref('')
+  /** Why the server closed the socket, in its words; empty if it did not say. */
+  const closed = ref('')
   const account = shallowRef<AccountReport>()
   const instances = ref(0)
   const particles = ref(0)
@@ -80,13 +84,16 @@ export function useLive(project: Ref<number>, handlers: Handlers) {
         hear(JSON.parse(event.data))
       }
     }
-    mine.onclose = () => {
+    mine.onclose = (event) => {
       if (mine !== socket) return
       state.value = 'lost'
+      closed.value = event.reason
+      failed.value = ''
       lost = true
       instances.value = 0
       particles.value = 0
-      retry = setTimeout(connect, 1000)
+      // One that there was no room for waits longer.
+      retry = setTimeout(connect, event.code === 1013 ? 10_000 : 1000)
     }
   }
 
@@ -94,6 +101,8 @@ export function useLive(project: Ref<number>, handlers: Handlers) {
     switch (message.is) {
       case 'ready':
         state.value = 'open'
+        failed.value = ''
+        closed.value = ''
         send({ do: 'comfort', ...less })
         handlers.open?.()
         if (lost) handlers.back()
@@ -114,6 +123,11 @@ export function useLive(project: Ref<number>, handlers: Handlers) {
         break
       case 'replaced':
         handlers.replaced()
+        break
+      case 'failed':
+        failed.value = message.detail as string
+        instances.value = 0
+        particles.value = 0
         break
       case 'refused':
         handlers.refused(message.detail as string, message.problems as Problem[])
@@ -142,6 +156,9 @@ export function useLive(project: Ref<number>, handlers: Handlers) {
 
   return {
     state,
+    failed,
+    closed,
+    restart: () => send({ do: 'restart' }),
     account,
     instances,
     particles,

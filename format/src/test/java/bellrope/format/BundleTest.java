@@ -190,7 +190,8 @@ class BundleTest {
         @Test
         void nestedTenThousandDeepIsRefused() {
             assertThat(problems("[".repeat(10_000) + "]".repeat(10_000)))
-                    .containsExactly("/: nested too deeply: at most 40 levels, and texts of at most 2 MiB");
+                    .containsExactly(
+                            "/: nested too deeply: at most 40 levels, texts of at most 2 MiB, numbers of at most 60 digits, and 1500000 values in all");
         }
 
         @Test

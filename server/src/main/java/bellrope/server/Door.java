@@ -67,12 +67,11 @@ class Door extends OncePerRequestFilter {
 
     private static void refuse(HttpServletResponse response, String header, String given, String allowed)
             throws IOException {
-        response.setStatus(HttpServletResponse.SC_FORBIDDEN);
-        response.setContentType("application/problem+json");
-        response.setCharacterEncoding("UTF-8");
         String shown = given == null ? "missing" : given.replaceAll("[^A-Za-z0-9.:/\\[\\]-]", "?");
-        response.getWriter()
-                .write("{\"type\":\"about:blank\",\"title\":\"Refused at the door\",\"status\":403,\"detail\":\""
-                        + header + " is " + shown + "; allowed is " + allowed + ".\"}");
+        Plain.write(
+                response,
+                HttpServletResponse.SC_FORBIDDEN,
+                "Refused at the door",
+                header + " is " + shown + "; allowed is " + allowed + ".");
     }
 }

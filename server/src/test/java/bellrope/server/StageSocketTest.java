@@ -260,7 +260,7 @@ class StageSocketTest {
             reader.say("{\"do\":\"pull\",\"event\":\"courier.sneezed\",\"payload\":{}}");
             assertThat(reader.word("account").toString()).contains("courier.sneezed");
             reader.say("{\"do\":\"dance\"}");
-            assertThat(reader.word("refused").toString()).contains("seen, draft or clear");
+            assertThat(reader.word("refused").toString()).contains("seen, draft, clear or restart");
             reader.say("{\"do\":");
             assertThat(reader.word("refused").toString()).contains("cut off");
             reader.say("{\"do\":\"draft\",\"parts\":[{\"part\":99999,\"body\":{}}]}");
@@ -280,4 +280,69 @@ class StageSocketTest {
                         .get(5, TimeUnit.SECONDS))
                 .hasStackTraceContaining("403");
     }
+
+    @Test
+    void aLongMessageComesInPiecesAndOneThatIsTooLongIsRefused() throws Exception {
+        try (Reader reader = new Reader("long", false)) {
+            String padding = " ".repeat(300_000);
+            reader.say(LANDING.replace("{\"do\"", "{" + padding + "\"do\""));
+            assertThat(reader.word("account")).isNotNull();
+            reader.say(LANDING.replace("{\"do\"", "{" + " ".repeat(1_100_000) + "\"do\""));
+            assertThat(reader.word("refused").get("detail").asString()).isEqualTo("The message is too long.");
+            reader.say(LANDING);
+            assertThat(reader.word("account")).isNotNull();
+        }
+    }
+
+    @Test
+    void moreSocketsThanThereIsRoomForAreRefusedInWordsAndTheOthersGoOn() throws Exception {
+        try {
+            String reason = null;
+            while (reason == null && idle.size() < 300) {
+                CompletableFuture<String> closed = new CompletableFuture<>();
+                WebSocket socket = server.client()
+                        .newWebSocketBuilder()
+                        .buildAsync(
+                                URI.create("ws://localhost:" + server.port + "/api/stage?project=1&reader=many"),
+                                new Listener() {
+                                    @Override
+                                    public CompletionStage<?> onClose(WebSocket s, int code, String why) {
+                                        closed.complete(code + " " + why);
+                                        return null;
+                                    }
+
+                                    @Override
+                                    public CompletionStage<?> onText(WebSocket s, CharSequence data, boolean last) {
+                                        closed.complete("");
+                                        return null;
+                                    }
+                                })
+                        .get(5, TimeUnit.SECONDS);
+                String word = closed.get(5, TimeUnit.SECONDS);
+                if (word.isEmpty()) {
+                    idle.add(socket);
+                } else {
+                    reason = word;
+                }
+            }
+            assertThat(reason).isEqualTo("1013 64 windows are open already; close one of them");
+            assertThat(server.get("/api/projects").size()).isPositive();
+        } finally {
+            idle.forEach(WebSocket::abort);
+            idle.clear();
+        }
+        // Room again once they have gone.
+        for (int i = 0; i < 50; i++) {
+            try (Reader again = new Reader("again", false)) {
+                again.say(LANDING);
+                assertThat(again.word("account")).isNotNull();
+                return;
+            } catch (AssertionError e) {
+                Thread.sleep(100);
+            }
+        }
+        throw new AssertionError("no room though all have gone");
+    }
+
+    private final List<WebSocket> idle = new ArrayList<>();
 }

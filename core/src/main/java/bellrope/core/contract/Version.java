@@ -12,6 +12,7 @@ import bellrope.core.value.Refused;
 public record Version(String name, String note, Contract contract) {
     public Version {
         Demand.name("name", name);
+        Demand.whole("note", note);
         if (note.length() > 2000) {
             throw new Refused("note", note.length() + " characters", "at most 2000");
         }

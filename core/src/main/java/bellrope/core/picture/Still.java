@@ -3,8 +3,10 @@ package bellrope.core.picture;
 import bellrope.core.effect.Effect;
 import bellrope.core.project.Project;
 import bellrope.core.sim.FrameEncoder;
+import bellrope.core.sim.Watch;
 import bellrope.core.stage.Preview;
 import bellrope.core.stage.Take;
+import bellrope.core.value.Pace;
 import bellrope.core.value.Rgba;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -29,23 +31,20 @@ public final class Still {
     public static int[] of(Project project, Effect effect, List<Picture> sprites, int width, int height) {
         Preview preview = Preview.plain(effect, 1);
         Project staged = preview.staged(project);
-        Take take = Take.of(staged, preview.pull(project), new Take.Length(LOOKED_AT, OptionalDouble.empty()), true);
-        int best = 0;
-        for (int k = 1; k <= take.last(); k++) {
-            if (value(take, k) > value(take, best)) {
-                best = k;
-            }
-        }
-        byte[] frame = take.frames().get(best);
+        Take take = Take.best(
+                staged,
+                preview.pull(project),
+                new Take.Length(LOOKED_AT, OptionalDouble.empty()),
+                (watch, k) -> value(watch, staged.settings().pace(), k));
+        byte[] frame = take.frames().get(0);
         return new Painter(sprites, width, height).paint(frame, view(frame, (double) width / height), NIGHT);
     }
 
     private static final double LOOKED_AT = 3;
 
     // Fullness alone would pick the first frame, where everything still lies in one place.
-    private static double value(Take take, int k) {
-        double t = take.pace().seconds(k);
-        return take.presence(k) * Math.min(1, t / 0.25);
+    private static double value(Watch watch, Pace pace, int k) {
+        return watch.presence(k) * Math.min(1, pace.seconds(k) / 0.25);
     }
 
     private static Painter.View view(byte[] encoded, double aspect) {

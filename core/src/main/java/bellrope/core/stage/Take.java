@@ -4,11 +4,14 @@ import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
 import bellrope.core.rope.Trial;
+import bellrope.core.sim.FrameEncoder;
 import bellrope.core.sim.Layer;
 import bellrope.core.sim.Watch;
 import bellrope.core.stage.Account.Played;
 import bellrope.core.value.Pace;
+import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
+import bellrope.core.value.Words;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -22,6 +25,9 @@ import java.util.OptionalDouble;
 public final class Take {
     /** Seconds after which a take is cut. */
     public static final double LONGEST = 10;
+
+    /** Most bytes of all frames of a take that keeps them. */
+    public static final int MOST_BYTES = 100 << 20;
 
     private final Account account;
     private final Settings settings;
@@ -70,46 +76,150 @@ public final class Take {
      * Plays a pull with what must be so around it.
      *
      * @param withFrames whether to keep the encoded frames
+     * @throws Refused if the frames come to more than {@link #MOST_BYTES}, with the sum that shows why
      */
     public static Take of(Project project, Trial trial, Length length, boolean withFrames) {
-        Stage stage = new Stage(project);
-        trial.channels().forEach((name, value) -> {
-            if (project.channel(name).isPresent()) {
-                stage.publish(name, value);
+        return new Playing(project, trial, length).play(withFrames ? new All() : new None());
+    }
+
+    /**
+     * Plays a pull and keeps one frame: that of the step which is worth most.
+     *
+     * @param worth of what has been seen up to a step
+     */
+    public static Take best(Project project, Pull pull, Length length, Worth worth) {
+        return new Playing(project, Trial.of(pull), length).play(new Best(worth));
+    }
+
+    /** What the frame of a step is worth. */
+    public interface Worth {
+        double of(Watch watch, int step);
+    }
+
+    /** Which frames are kept. */
+    private sealed interface Keeping {
+        void look(Stage stage, Watch watch, int step, int most);
+
+        List<byte[]> kept();
+    }
+
+    private static final class None implements Keeping {
+        @Override
+        public void look(Stage stage, Watch watch, int step, int most) {
+            // None is kept.
+        }
+
+        @Override
+        public List<byte[]> kept() {
+            return List.of();
+        }
+    }
+
+    private static final class All implements Keeping {
+        private final List<byte[]> frames = new ArrayList<>();
+        private long bytes;
+
+        @Override
+        public void look(Stage stage, Watch watch, int step, int most) {
+            byte[] frame = encoded(stage, step);
+            bytes += frame.length;
+            if (bytes > MOST_BYTES) {
+                double second = stage.project().settings().pace().seconds(step);
+                long pictures = (frame.length - FrameEncoder.HEADER) / FrameEncoder.STRIDE;
+                throw new Refused(
+                        "frames",
+                        pictures + " pictures × " + FrameEncoder.STRIDE + " bytes × up to " + (most + 1) + " frames = "
+                                + (long) pictures * FrameEncoder.STRIDE * (most + 1) / 1_000_000 + " MB; "
+                                + bytes / 1_000_000 + " MB of it by " + Words.number(Math.rint(second * 100) / 100)
+                                + " s",
+                        "at most " + MOST_BYTES / 1_000_000 + " MB: fewer particles, or shorter lives");
             }
-        });
-        trial.since().forEach(stage::came);
-        Account account = stage.pull(trial.pull());
-        Pace pace = project.settings().pace();
-        int most = pace.stepsAt(Math.min(LONGEST, length.longest()));
-        int stopAt =
-                length.stopAfter().isPresent() ? pace.stepsAt(length.stopAfter().getAsDouble()) : -1;
-        Played first = (Played) account.answers().stream()
-                .filter(Played.class::isInstance)
-                .findFirst()
-                .orElse(null);
-        Watch watch = first == null ? new Watch(Vec3.ZERO, Vec3.UP) : new Watch(first.origin(), first.facing());
-        List<byte[]> frames = new ArrayList<>();
-        while (true) {
-            int k = watch.steps();
-            if (withFrames) {
-                ByteBuffer frame = stage.frame(k);
-                frames.add(Arrays.copyOfRange(frame.array(), frame.position(), frame.limit()));
-            } else {
+            frames.add(frame);
+        }
+
+        @Override
+        public List<byte[]> kept() {
+            return frames;
+        }
+    }
+
+    private static final class Best implements Keeping {
+        private final Worth worth;
+        private double most = Double.NEGATIVE_INFINITY;
+        private byte[] best;
+
+        private Best(Worth worth) {
+            this.worth = worth;
+        }
+
+        @Override
+        public void look(Stage stage, Watch watch, int step, int last) {
+            double now = worth.of(watch, step);
+            if (now > most) {
+                most = now;
+                best = encoded(stage, step);
+            }
+        }
+
+        @Override
+        public List<byte[]> kept() {
+            return List.of(best);
+        }
+    }
+
+    private static byte[] encoded(Stage stage, int step) {
+        ByteBuffer frame = stage.frame(step);
+        return Arrays.copyOfRange(frame.array(), frame.position(), frame.limit());
+    }
+
+    /** A take while it is played. */
+    private static final class Playing {
+        private final Project project;
+        private final Stage stage;
+        private final Account account;
+        private final Watch watch;
+        private final int most;
+        private final int stopAt;
+
+        private Playing(Project project, Trial trial, Length length) {
+            this.project = project;
+            stage = new Stage(project);
+            trial.channels().forEach((name, value) -> {
+                if (project.channel(name).isPresent()) {
+                    stage.publish(name, value);
+                }
+            });
+            trial.since().forEach(stage::came);
+            account = stage.pull(trial.pull());
+            Pace pace = project.settings().pace();
+            most = pace.stepsAt(Math.min(LONGEST, length.longest()));
+            stopAt = length.stopAfter().isPresent()
+                    ? pace.stepsAt(length.stopAfter().getAsDouble())
+                    : -1;
+            Played first = (Played) account.answers().stream()
+                    .filter(Played.class::isInstance)
+                    .findFirst()
+                    .orElse(null);
+            watch = first == null ? new Watch(Vec3.ZERO, Vec3.UP) : new Watch(first.origin(), first.facing());
+        }
+
+        private Take play(Keeping keeping) {
+            while (true) {
+                int k = watch.steps();
                 for (Layer layer : stage.layers()) {
                     layer.appear(stage.now());
                 }
+                watch.look(stage.layers(), stage.now());
+                keeping.look(stage, watch, k, most);
+                if (k == most || stage.still()) {
+                    return new Take(account, project.settings(), watch, stage, keeping.kept());
+                }
+                if (k == stopAt) {
+                    stage.stop();
+                }
+                stage.step();
             }
-            watch.look(stage.layers(), stage.now());
-            if (k == most || stage.still()) {
-                break;
-            }
-            if (k == stopAt) {
-                stage.stop();
-            }
-            stage.step();
         }
-        return new Take(account, project.settings(), watch, stage, frames);
     }
 
     public Account account() {
@@ -175,7 +285,7 @@ public final class Take {
         return ended;
     }
 
-    /** Returns the encoded frames, one an index; none if they were not kept. */
+    /** Returns the encoded frames, one an index; none if they were not kept, one if only the best was. */
     public List<byte[]> frames() {
         return frames;
     }

@@ -19,6 +19,10 @@ public sealed interface Datum {
 
     /** A word or a text. */
     record Word(String text) implements Datum {
+        public Word {
+            Demand.whole("", text);
+        }
+
         @Override
         public String inWords() {
             return text;

@@ -9,6 +9,14 @@ public final class Demand {
 
     private Demand() {}
 
+    /** Demands something that must not be left out. */
+    public static <T> T given(String place, T value, String allowed) {
+        if (value == null) {
+            throw new Refused(place, "missing", allowed);
+        }
+        return value;
+    }
+
     public static double finite(String place, double value) {
         if (!Double.isFinite(value)) {
             throw new Refused(place, Words.number(value), "a finite number");
@@ -70,8 +78,18 @@ public final class Demand {
         if (value.length() > LONGEST_NAME) {
             throw new Refused(place, value.length() + " characters", "at most " + LONGEST_NAME);
         }
+        whole(place, value);
         if (value.chars().anyMatch(c -> c < ' ' || c == '/')) {
             throw new Refused(place, '"' + value + '"', "a name without slashes or control characters");
+        }
+        return value;
+    }
+
+    /** Demands a text that has no half of a character in it, which no file could keep. */
+    public static String whole(String place, String value) {
+        String right = Words.whole(value);
+        if (!right.equals(value)) {
+            throw new Refused(place, "half of a character in \"" + right + "\"", "whole characters");
         }
         return value;
     }

@@ -8,6 +8,13 @@ package bellrope.core.value;
  * @param allowed what would be right
  */
 public record Problem(String place, String given, String allowed) {
+    /** What is told of may be broken; what tells of it is not. */
+    public Problem {
+        place = Words.whole(place);
+        given = Words.whole(given);
+        allowed = Words.whole(allowed);
+    }
+
     @Override
     public String toString() {
         return (place.isEmpty() ? "/" : place) + ": " + given + ": " + allowed;

@@ -92,4 +92,22 @@ public final class Words {
                 });
         return left.toString().replace('0', 'o').replace('1', 'l');
     }
+
+    /** Returns a text with a question mark for each half of a character, which no file and no answer could hold. */
+    public static String whole(String text) {
+        StringBuilder whole = null;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            boolean pair = Character.isHighSurrogate(c)
+                    && i + 1 < text.length()
+                    && Character.isLowSurrogate(text.charAt(i + 1));
+            if (pair) {
+                i++;
+            } else if (Character.isSurrogate(c)) {
+                whole = whole == null ? new StringBuilder(text) : whole;
+                whole.setCharAt(i, '?');
+            }
+        }
+        return whole == null ? text : whole.toString();
+    }
 }

@@ -15,6 +15,7 @@ import bellrope.core.rope.Rope;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Problem;
 import bellrope.format.sprite.Pictures;
+import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
@@ -61,6 +62,9 @@ public final class Bundle {
         String name = thing.text("name");
         Thing settingsThing = thing.thing("settings");
         Settings settings = settingsThing == null ? null : settings(settingsThing);
+        if (tooManyPixels(node.path("sprites"), problems)) {
+            return new Read<>(Optional.empty(), problems.list());
+        }
         List<Sprite> sprites = thing.list("sprites", Bundle::sprite);
         List<EventType> events = thing.list("events", EventJson::read);
         List<Effect> effects = thing.list("effects", EffectJson::read);
@@ -74,6 +78,23 @@ public final class Bundle {
             problems.addAll(Consistency.problems(project));
         }
         return new Read<>(problems.none() ? Optional.ofNullable(project) : Optional.empty(), problems.list());
+    }
+
+    // Before any of them is looked at more closely.
+    private static boolean tooManyPixels(JsonNode sprites, Problems problems) {
+        List<Sprite> pictures = new ArrayList<>();
+        for (JsonNode sprite : sprites) {
+            if (sprite.path("picture").isString()) {
+                pictures.add(new Sprite(
+                        "picture",
+                        1,
+                        Sprite.Sheet.SINGLE,
+                        Optional.of(sprite.path("picture").stringValue())));
+            }
+        }
+        List<Problem> wrong = Pictures.problems(pictures);
+        problems.addAll(wrong);
+        return !wrong.isEmpty();
     }
 
     private static Sprite sprite(Thing thing) {

@@ -21,11 +21,16 @@ public final class JsonText {
 
     static final int DEEPEST = 40;
 
+    private static final int MOST_DIGITS = 60;
+    private static final int MOST_TOKENS = 1_500_000;
+
     private static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
                     .streamReadConstraints(StreamReadConstraints.builder()
                             .maxNestingDepth(DEEPEST)
                             .maxDocumentLength(MOST_BYTES)
                             .maxStringLength(2 << 20)
+                            .maxNumberLength(MOST_DIGITS)
+                            .maxTokenCount(MOST_TOKENS)
                             .build())
                     .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                     .build())
@@ -52,7 +57,8 @@ public final class JsonText {
         } catch (StreamConstraintsException e) {
             return failed(
                     e.getOriginalMessage().contains("nesting") ? "nested too deeply" : "too large in one part",
-                    "at most " + DEEPEST + " levels, and texts of at most 2 MiB");
+                    "at most " + DEEPEST + " levels, texts of at most 2 MiB, numbers of at most " + MOST_DIGITS
+                            + " digits, and " + MOST_TOKENS + " values in all");
         } catch (JacksonException e) {
             String where = e.getLocation() == null
                     ? ""
@@ -74,6 +80,11 @@ public final class JsonText {
 
     private static Parsed failed(String given, String allowed) {
         return new Parsed(null, List.of(new Problem("", given, allowed)));
+    }
+
+    /** Returns a text as a JSON value. */
+    public static JsonNode text(String text) {
+        return MAPPER.getNodeFactory().stringNode(text);
     }
 
     /** Returns readable JSON: two spaces, line feeds, a line feed at the end. */

@@ -37,7 +37,7 @@ public final class PayloadJson {
         } else if (value.isBoolean()) {
             return new Datum.Flag(value.booleanValue());
         } else if (value.isString()) {
-            return new Datum.Word(value.stringValue());
+            return problems.made(at, () -> new Datum.Word(value.stringValue()));
         } else if (value.isArray()
                 && value.size() == 3
                 && value.get(0).isNumber()

@@ -1,6 +1,7 @@
 package bellrope.format.json;
 
 import bellrope.core.value.Datum;
+import bellrope.core.value.Demand;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -69,11 +70,12 @@ final class Thing {
         if (value == null) {
             return 1;
         }
-        if (!value.isNumber()) {
-            problems.add(at(key), shown(value), "a number");
+        double number = value.isNumber() ? value.doubleValue() : Double.NaN;
+        if (!Double.isFinite(number)) {
+            problems.add(at(key), shown(value), value.isNumber() ? "a number that is not too large" : "a number");
             return 1;
         }
-        return value.doubleValue();
+        return number;
     }
 
     double number(String key, double otherwise) {
@@ -106,7 +108,7 @@ final class Thing {
             problems.add(at(key), shown(value), "a text");
             return "";
         }
-        return value.stringValue();
+        return or(problems.made(at(key), () -> Demand.whole("", value.stringValue())), "");
     }
 
     String text(String key, String otherwise) {

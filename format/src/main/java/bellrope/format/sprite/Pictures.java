@@ -9,8 +9,6 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
-import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
@@ -23,6 +21,9 @@ public final class Pictures {
     /** Longest side of a picture that is taken, in pixels. */
     public static final int MOST_PIXELS = 2048;
 
+    /** Most pixels of all pictures of a project together. */
+    public static final long MOST_IN_ALL = 16_000_000;
+
     private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1A, '\n'};
 
     private Pictures() {}
@@ -32,16 +33,38 @@ public final class Pictures {
         return sprite.picture().map(text -> Base64.getDecoder().decode(text)).or(() -> SpriteCase.png(sprite.name()));
     }
 
-    /** Returns the pixels of sprites in their order; a clear one for those that have no picture. */
-    public static List<Picture> of(List<Sprite> sprites) {
-        List<Picture> pictures = new ArrayList<>();
+    /** Returns the pixels of a sprite; a clear one if it has no picture. */
+    public static Picture of(Sprite sprite) {
+        BufferedImage image = png(sprite)
+                .map(Pictures::decoded)
+                .orElseGet(() -> new BufferedImage(1, 1, BufferedImage.TYPE_INT_ARGB));
+        return of(image, image.getWidth() == 1 ? Sprite.Sheet.SINGLE : sprite.sheet());
+    }
+
+    /**
+     * Returns what is wrong with all sprites of a project together: nothing, or that their pictures have too many pixels. Their
+     * sizes are read from their headers.
+     */
+    public static List<Problem> problems(List<Sprite> sprites) {
+        long sum = 0;
         for (Sprite sprite : sprites) {
-            BufferedImage image = png(sprite)
-                    .map(Pictures::decoded)
-                    .orElseGet(() -> new BufferedImage(1, 1, BufferedImage.TYPE_INT_ARGB));
-            pictures.add(of(image, image.getWidth() == 1 ? Sprite.Sheet.SINGLE : sprite.sheet()));
+            byte[] png = sprite.picture().map(Pictures::bytes).orElse(new byte[0]);
+            sum += png.length < 33 ? 0 : Png.pixels(png);
         }
-        return pictures;
+        return sum <= MOST_IN_ALL
+                ? List.of()
+                : List.of(new Problem(
+                        "/sprites",
+                        sum / 1_000_000 + " million pixels in all pictures",
+                        "at most " + MOST_IN_ALL / 1_000_000 + " million"));
+    }
+
+    private static byte[] bytes(String base64) {
+        try {
+            return Base64.getDecoder().decode(base64);
+        } catch (IllegalArgumentException e) {
+            return new byte[0];
+        }
     }
 
     private static Picture of(BufferedImage image, Sprite.Sheet sheet) {
@@ -97,7 +120,7 @@ public final class Pictures {
         if (width < 1 || height < 1 || width > MOST_PIXELS || height > MOST_PIXELS) {
             return wrong(width + " × " + height + " px", "at most " + MOST_PIXELS + " × " + MOST_PIXELS + " px");
         }
-        if (animated(png)) {
+        if (Png.animated(png)) {
             return wrong("an animated PNG", "a PNG of one picture; put the frames side by side as a sheet");
         }
         Sprite.Sheet sheet = sprite.sheet();
@@ -107,14 +130,9 @@ public final class Pictures {
                     sheet.columns() + " × " + sheet.rows() + " frames",
                     "a grid that divides " + width + " × " + height + " px without rest"));
         }
-        try {
-            if (ImageIO.read(new ByteArrayInputStream(png)) == null) {
-                return wrong("a broken PNG", "a PNG that can be read");
-            }
-        } catch (IOException | RuntimeException e) {
-            return wrong("a broken PNG", "a PNG that can be read");
-        }
-        return List.of();
+        return Png.broken(png)
+                .map(why -> wrong("a broken PNG: " + why, "a PNG that can be read"))
+                .orElse(List.of());
     }
 
     /** Returns the mean opacity of a PNG over its whole area. */
@@ -133,22 +151,5 @@ public final class Pictures {
             }
         }
         return true;
-    }
-
-    // The chunk acTL stands before the picture's own (PNG, third edition).
-    private static boolean animated(byte[] png) {
-        int at = 8;
-        while (at + 8 <= png.length) {
-            int length = ByteBuffer.wrap(png).getInt(at);
-            String type = new String(png, at + 4, 4, StandardCharsets.US_ASCII);
-            if (type.equals("acTL")) {
-                return true;
-            }
-            if (type.equals("IDAT") || length < 0) {
-                return false;
-            }
-            at += 12 + length;
-        }
-        return false;
     }
 }

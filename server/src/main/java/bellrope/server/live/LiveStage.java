@@ -18,26 +18,28 @@ import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import bellrope.server.view.Views.Draft;
 import bellrope.server.view.Views.Saved;
-import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.web.socket.BinaryMessage;
-import org.springframework.web.socket.TextMessage;
-import org.springframework.web.socket.WebSocketSession;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
  * One reader's stage, kept in step with the wall clock while anything plays.
  *
- * <p>A pull is decided and its first frame sent in the thread that received it: waiting for the next tick would cost up to
- * a frame. After that the clock sends the newest frame whenever the reader has acknowledged the ones before; a slow reader
- * skips frames and never falls behind. A still stage sends one last, empty frame and then nothing.
+ * <p>A pull is decided and its first frame made in the thread that received it: waiting for the next tick would cost up to
+ * a frame. After that the clock makes the newest frame whenever the reader has acknowledged the ones before; a slow reader
+ * skips frames and never falls behind, and one that never acknowledges gets {@value #MOST_UNSEEN}, whatever it pulls. A still
+ * stage sends one last, empty frame and then nothing.
+ *
+ * <p>A stage that fails is given up and says so, once, with the reason; the reader can have it started again, and so does the
+ * next change of the project. No other stage takes notice.
  */
 public final class LiveStage {
     private static final Logger LOG = LoggerFactory.getLogger(LiveStage.class);
@@ -49,18 +51,24 @@ public final class LiveStage {
     /** Longest time that a still stage lets pass, seconds. */
     private static final double MOST_REST = 3600;
 
-    private final WebSocketSession session;
+    private final Outlet outlet;
     private final JsonMapper json;
     private final String reader;
     private final long project;
-    private final Stage stage;
+    private final Function<Project, Stage> stages;
+    // Null after a failure.
+    private Stage stage;
     private Snapshot snapshot;
+    private final Object pending = new Object();
+    private Snapshot next;
     private List<Draft> drafts = List.of();
     private long last = System.nanoTime();
     private int sent;
     private int seen;
     private boolean still = true;
     private boolean uncomfortable;
+    // Whether the reader lacks the newest frame, because it has not acknowledged the ones before.
+    private boolean owed;
 
     /** A word without more to say. */
     record Word(String is) {}
@@ -90,16 +98,21 @@ public final class LiveStage {
      */
     record ComfortNow(String is, double[] shake, double[] flash, double paused) {}
 
+    /** A stage that had to be given up. */
+    record Failed(String is, String detail) {}
+
     /** A message that could not be done. */
     record Declined(String is, String detail, List<Problem> problems) {}
 
-    LiveStage(WebSocketSession session, JsonMapper json, String reader, Snapshot snapshot) {
-        this.session = session;
+    /** @param stages makes the stage of a project */
+    LiveStage(Outlet outlet, JsonMapper json, String reader, Snapshot snapshot, Function<Project, Stage> stages) {
+        this.outlet = outlet;
         this.json = json;
         this.reader = reader;
         this.project = snapshot.id();
         this.snapshot = snapshot;
-        this.stage = new Stage(snapshot.project());
+        this.stages = stages;
+        this.stage = stages.apply(snapshot.project());
     }
 
     long project() {
@@ -110,22 +123,87 @@ public final class LiveStage {
         return reader;
     }
 
+    Outlet outlet() {
+        return outlet;
+    }
+
     /** Does what a message says. */
     synchronized void receive(JsonNode message) {
-        try {
-            act(message);
-        } catch (Refused refused) {
-            tell(new Declined(
-                    "refused",
-                    "The message was refused.",
-                    List.of(new Problem("/" + refused.place(), refused.given(), refused.allowed()))));
+        if (stage == null) {
+            if (message.path("do").asString("").equals("restart")) {
+                restart();
+            }
+            return;
         }
+        guarded(() -> {
+            try {
+                act(message);
+            } catch (Refused refused) {
+                tell(new Declined(
+                        "refused",
+                        "The message was refused.",
+                        List.of(new Problem("/" + refused.place(), refused.given(), refused.allowed()))));
+            } catch (JacksonException e) {
+                tell(new Declined(
+                        "refused",
+                        "The message was refused.",
+                        List.of(new Problem(
+                                "", "a number that is too large", "numbers within what JSON readers keep"))));
+            }
+        });
+    }
+
+    // Whatever goes wrong in a stage ends that stage and nothing else; deep recursion and want of memory are no
+    // exception.
+    private void guarded(Runnable work) {
+        try {
+            work.run();
+        } catch (RuntimeException | VirtualMachineError e) {
+            stage = null;
+            still = true;
+            owed = false;
+            LOG.error("the stage of a reader of project {} failed and was given up", project, e);
+            tell(new Failed("failed", "The stage stopped: " + reason(e)));
+        }
+    }
+
+    private static String reason(Throwable e) {
+        if (e instanceof StackOverflowError) {
+            return "something in the project calls itself without end.";
+        }
+        if (e instanceof OutOfMemoryError) {
+            return "it needed more memory than the server has.";
+        }
+        return e.getClass().getSimpleName() + (e.getMessage() == null ? "" : ": " + e.getMessage()) + ".";
+    }
+
+    private void restart() {
+        guarded(() -> {
+            Project present;
+            try {
+                present = Drafts.over(snapshot, drafts);
+            } catch (Refusal refusal) {
+                drafts = List.of();
+                present = snapshot.project();
+            }
+            stage = stages.apply(present);
+            last = System.nanoTime();
+            tell(new Word("ready"));
+            send();
+        });
     }
 
     private void act(JsonNode message) {
         switch (message.path("do").asString("")) {
             case "pull" -> pull(message);
-            case "seen" -> seen = Math.max(seen, message.path("sequence").asInt(0));
+            case "seen" -> {
+                seen = Math.max(seen, Math.min(sent, message.path("sequence").asInt(0)));
+                if (owed) {
+                    catchUp();
+                    send();
+                }
+            }
+            case "restart" -> restart();
             case "draft" -> draft(message);
             case "move" -> move(message);
             case "gone" -> {
@@ -158,7 +236,7 @@ public final class LiveStage {
                         List.of(new Problem(
                                 "/do",
                                 message.path("do").toString(),
-                                "pull, move, gone, publish, camera, comfort, reset, seen, draft or clear"))));
+                                "pull, move, gone, publish, camera, comfort, reset, seen, draft, clear or restart"))));
         }
     }
 
@@ -244,12 +322,17 @@ public final class LiveStage {
 
     /** Returns the newest accounts in which all the words occur, the newest first. */
     public synchronized List<AccountReport> accounts(String words, int most) {
-        return stage.ledger().search(words, most).stream().map(this::report).toList();
+        return stage == null
+                ? List.of()
+                : stage.ledger().search(words, most).stream().map(this::report).toList();
     }
 
     /** Returns all accounts, one a line in JSON, the oldest first. */
     public synchronized String accountLines() {
         StringBuilder lines = new StringBuilder();
+        if (stage == null) {
+            return "";
+        }
         stage.ledger()
                 .all()
                 .forEach(account ->
@@ -271,15 +354,38 @@ public final class LiveStage {
         }
     }
 
-    /** Takes a saved change; this reader's drafts still stand over it where they can. */
-    synchronized void retune(Snapshot after) {
-        snapshot = after;
-        try {
-            take(Drafts.over(after, drafts));
-        } catch (Refusal refusal) {
-            drafts = List.of();
-            take(after.project());
+    /** Notes a saved change, to be taken by {@link #retune}: nobody who saves waits for a stage. */
+    void changes(Snapshot after) {
+        synchronized (pending) {
+            if (next == null || next.change() < after.change()) {
+                next = after;
+            }
         }
+    }
+
+    /** Takes the newest change that was noted; this reader's drafts still stand over it where they can. */
+    synchronized void retune() {
+        Snapshot after;
+        synchronized (pending) {
+            after = next;
+            next = null;
+        }
+        if (after == null) {
+            return;
+        }
+        snapshot = after;
+        if (stage == null) {
+            restart();
+            return;
+        }
+        guarded(() -> {
+            try {
+                take(Drafts.over(after, drafts));
+            } catch (Refusal refusal) {
+                drafts = List.of();
+                take(after.project());
+            }
+        });
     }
 
     private void take(Project next) {
@@ -292,14 +398,14 @@ public final class LiveStage {
 
     /** Brings the stage up to now and sends the newest frame if the reader keeps up. */
     synchronized void tick() {
-        if (still) {
+        if (still || stage == null) {
             return;
         }
-        catchUp();
-        if (sent - seen < MOST_UNSEEN) {
+        guarded(() -> {
+            catchUp();
             send();
-        }
-        happened();
+            happened();
+        });
     }
 
     private void catchUp() {
@@ -310,25 +416,22 @@ public final class LiveStage {
         last = now;
     }
 
+    // Sends the newest frame, or owes it until the reader has acknowledged those before.
     private void send() {
         still = stage.still();
+        owed = sent - seen >= MOST_UNSEEN;
+        if (owed) {
+            return;
+        }
         sent++;
         ByteBuffer frame = stage.frame(sent);
         byte[] copy = new byte[frame.remaining()];
         frame.get(copy);
-        try {
-            session.sendMessage(new BinaryMessage(copy));
-        } catch (IOException | IllegalStateException e) {
-            LOG.debug("a reader left in the middle of a frame", e);
-        }
+        outlet.frame(copy);
     }
 
     /** Sends a message in JSON. */
     void tell(Object message) {
-        try {
-            session.sendMessage(new TextMessage(json.writeValueAsString(message)));
-        } catch (IOException | IllegalStateException e) {
-            LOG.debug("a reader left in the middle of a message", e);
-        }
+        outlet.text(json.writeValueAsString(message));
     }
 }

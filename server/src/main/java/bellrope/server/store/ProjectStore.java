@@ -9,17 +9,22 @@ import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Demo;
+import bellrope.format.sprite.Pictures;
 import bellrope.server.store.Snapshot.Part;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
 import org.jooq.SQLDialect;
+import org.jooq.TransactionalCallable;
+import org.jooq.exception.DataAccessException;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -37,6 +42,9 @@ public class ProjectStore {
     /** Most changes that come together. */
     public static final int MOST_EDITS = 5_000;
 
+    /** Most revisions that are told of at once. */
+    public static final int MOST_REVISIONS = 500;
+
     private static final long AT_THE_END = Long.MAX_VALUE;
 
     private final DSLContext db;
@@ -46,8 +54,25 @@ public class ProjectStore {
         db = DSL.using(source, SQLDialect.SQLITE);
     }
 
-    public List<Snapshot> all() {
-        return Rows.projects(db).stream().map(this::get).toList();
+    /**
+     * A project in the list of all.
+     *
+     * @param snapshot empty where something in it cannot be read
+     * @param broken why it is set aside; empty where it is not
+     */
+    public record Listed(long id, String name, Optional<Snapshot> snapshot, String broken) {}
+
+    /** Returns all projects; one that cannot be read is set aside and keeps none of the others from being opened. */
+    public List<Listed> all() {
+        List<Listed> all = new ArrayList<>();
+        Rows.projects(db).forEach((id, name) -> {
+            try {
+                all.add(new Listed(id, name, Optional.of(get(id)), ""));
+            } catch (Refusal refusal) {
+                all.add(new Listed(id, name, Optional.empty(), refusal.getMessage()));
+            }
+        });
+        return all;
     }
 
     /**
@@ -76,7 +101,7 @@ public class ProjectStore {
         } catch (Refused refused) {
             throw Refusal.wrong(List.of(new Problem("/name", refused.given(), refused.allowed())));
         }
-        long id = db.transactionResult(c -> {
+        long id = written(c -> {
             DSLContext tx = c.dsl();
             long project = Rows.addProject(tx, name);
             put(
@@ -102,15 +127,25 @@ public class ProjectStore {
             throw Refusal.inTheWay("\"" + present.name() + "\" already holds " + inTheWay
                     + " events, effects and ropes; import into an empty project.");
         }
-        db.transaction(c -> {
+        written(c -> {
             DSLContext tx = c.dsl();
             for (Part part : present.parts()) {
                 Rows.save(tx, part.with(part.name(), part.revision() + 1, true, part.body(), part.value(), now()));
             }
             Rows.rename(tx, project, from.name());
             put(tx, project, from);
+            return project;
         });
         return load(project);
+    }
+
+    // What the disk does not take is said in words; the transaction is undone, and what is in memory stays as it was.
+    private <T> T written(TransactionalCallable<T> work) {
+        try {
+            return db.transactionResult(work);
+        } catch (DataAccessException e) {
+            throw Refusal.notKept(Storage.words(e));
+        }
     }
 
     private static void put(DSLContext tx, long project, Project from) {
@@ -188,10 +223,16 @@ public class ProjectStore {
         }
         List<Part> next = next(before, edits);
         check(before, next, before.after(before.change() + 1, next));
-        Change change = db.transactionResult(c -> {
+        Change change = written(c -> {
             DSLContext tx = c.dsl();
             long count = Rows.countChange(tx, project);
             List<Part> parts = new ArrayList<>();
+            // Names may be exchanged, or taken over from what is deleted: until all are written, none is held.
+            for (Part part : next) {
+                if (part.id() > 0 && next.size() > 1) {
+                    Rows.letGo(tx, part.id());
+                }
+            }
             for (Part part : next) {
                 if (part.id() > 0) {
                     Rows.save(tx, part);
@@ -214,8 +255,14 @@ public class ProjectStore {
     private List<Part> next(Snapshot before, List<Edit> edits) {
         List<Part> next = new ArrayList<>();
         List<Problem> problems = new ArrayList<>();
+        Set<Long> changed = new HashSet<>();
         for (int i = 0; i < edits.size(); i++) {
             Edit edit = edits.get(i);
+            if (edit.part() != null && !changed.add(edit.part())) {
+                problems.add(new Problem(
+                        "/edits/" + i + "/part", "part " + edit.part() + " a second time", "each part once"));
+                continue;
+            }
             Kind kind = edit.kind();
             Part present = null;
             if (edit.part() != null) {
@@ -283,6 +330,9 @@ public class ProjectStore {
         if (!problems.isEmpty()) {
             problems.removeAll(Consistency.problems(before.project()));
         }
+        if (parts.stream().anyMatch(p -> p.kind() == Kind.SPRITE && !p.deleted())) {
+            problems.addAll(Pictures.problems(after.project().sprites()));
+        }
         if (!problems.isEmpty()) {
             String own = parts.size() > 1 || parts.get(0).deleted() ? "" : after.pointer(parts.get(0));
             throw Refusal.wrong(problems.stream()
@@ -341,10 +391,26 @@ public class ProjectStore {
         return problem;
     }
 
-    /** Returns every revision of a part, the last first. */
-    public List<Part> revisions(long part) {
+    /**
+     * Returns revisions of a part, the last first.
+     *
+     * @param before only those before this one
+     * @param most at most {@value #MOST_REVISIONS}
+     */
+    public List<Part> revisions(long part, long before, int most) {
         of(part);
-        return Rows.revisions(db, part);
+        return Rows.revisions(db, part, before, Math.max(0, Math.min(MOST_REVISIONS, most)));
+    }
+
+    /**
+     * Returns one revision of a part.
+     *
+     * @throws Refusal if there is none of that number
+     */
+    public Part revision(long part, long revision) {
+        of(part);
+        return Rows.revision(db, part, revision)
+                .orElseThrow(() -> Refusal.notThere("revision " + revision + " of part " + part));
     }
 
     /** Returns the project of a part. */

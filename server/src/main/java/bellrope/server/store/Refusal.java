@@ -11,7 +11,9 @@ public final class Refusal extends RuntimeException {
         WRONG,
         OUTDATED,
         IN_THE_WAY,
-        TOO_LARGE
+        TOO_LARGE,
+        UNREADABLE,
+        NOT_KEPT
     }
 
     private final Why why;
@@ -43,6 +45,16 @@ public final class Refusal extends RuntimeException {
 
     public static Refusal tooLarge(String message) {
         return new Refusal(Why.TOO_LARGE, message, List.of(), null, null);
+    }
+
+    /** Something that was saved and cannot be read any more. */
+    public static Refusal unreadable(String message) {
+        return new Refusal(Why.UNREADABLE, message, List.of(), null, null);
+    }
+
+    /** Something that the disk did not take. */
+    public static Refusal notKept(String message) {
+        return new Refusal(Why.NOT_KEPT, message, List.of(), null, null);
     }
 
     /**

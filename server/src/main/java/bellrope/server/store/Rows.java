@@ -9,6 +9,7 @@ import bellrope.server.store.Snapshot.Part;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Record;
@@ -44,8 +45,12 @@ final class Rows {
                 .getChange();
     }
 
-    static List<Long> projects(DSLContext db) {
-        return db.select(PROJECT.ID).from(PROJECT).orderBy(PROJECT.ID).fetch(PROJECT.ID);
+    /** Returns the names of all projects by their number, in the order they were made. */
+    static Map<Long, String> projects(DSLContext db) {
+        return db.select(PROJECT.ID, PROJECT.NAME)
+                .from(PROJECT)
+                .orderBy(PROJECT.ID)
+                .fetchMap(PROJECT.ID, PROJECT.NAME);
     }
 
     static Optional<Snapshot> snapshot(DSLContext db, long project) {
@@ -56,11 +61,22 @@ final class Rows {
                     List<Part> parts = new ArrayList<>();
                     for (Record part :
                             currentParts(db).where(PART.PROJECT_ID.eq(project)).and(PART.IS_DELETED.eq(false))) {
-                        parts.add(part(part));
+                        parts.add(readable(row.getName(), part(part)));
                     }
                     parts.sort(Snapshot.ORDER);
                     return new Snapshot(row.getId(), row.getName(), row.getChange(), List.copyOf(parts));
                 });
+    }
+
+    private static Part readable(String project, Part part) {
+        if (part.value() == null) {
+            throw Refusal.unreadable(
+                    "The " + part.kind().word() + " \"" + part.name() + "\" of the project \"" + project
+                            + "\" cannot be read ("
+                            + Snapshot.read(part.kind(), part.body()).problems().get(0)
+                            + "). The project is set aside as it is; all others can be opened.");
+        }
+        return part;
     }
 
     /** Returns a part as it stands, deleted or not. */
@@ -79,24 +95,37 @@ final class Rows {
                 .on(PART_REVISION.PART_ID.eq(PART.ID).and(PART_REVISION.REVISION.eq(PART.REVISION)));
     }
 
-    /** Returns every revision of a part, the last first. */
-    static List<Part> revisions(DSLContext db, long id) {
-        List<Part> revisions = new ArrayList<>();
-        for (Record row : db.select()
-                .from(PART)
-                .join(PART_REVISION)
-                .on(PART_REVISION.PART_ID.eq(PART.ID))
+    /** Returns revisions of a part before one, the last first. */
+    static List<Part> revisions(DSLContext db, long id, long before, int most) {
+        return revisions(db)
                 .where(PART.ID.eq(id))
+                .and(PART_REVISION.REVISION.lt(before))
                 .orderBy(PART_REVISION.REVISION.desc())
-                .limit(500)) {
-            revisions.add(part(row));
-        }
-        return revisions;
+                .limit(most)
+                .fetch(Rows::part);
+    }
+
+    static Optional<Part> revision(DSLContext db, long id, long revision) {
+        return revisions(db)
+                .where(PART.ID.eq(id))
+                .and(PART_REVISION.REVISION.eq(revision))
+                .fetchOptional(Rows::part);
+    }
+
+    private static SelectJoinStep<? extends Record> revisions(DSLContext db) {
+        return db.select().from(PART).join(PART_REVISION).on(PART_REVISION.PART_ID.eq(PART.ID));
+    }
+
+    /** Lets a part that is about to be written hold its name no longer. */
+    static void letGo(DSLContext db, long id) {
+        db.update(PART).set(PART.IS_DELETED, true).where(PART.ID.eq(id)).execute();
     }
 
     private static Part part(Record row) {
         Kind kind = Kind.of(row.get(PART.KIND)).orElseThrow();
-        JsonNode body = JsonText.parse(row.get(PART_REVISION.BODY)).node();
+        JsonText.Parsed parsed = JsonText.parse(row.get(PART_REVISION.BODY));
+        // What is no JSON is kept as the text it is, and cannot be read as a part.
+        JsonNode body = parsed.failed() ? JsonText.text(row.get(PART_REVISION.BODY)) : parsed.node();
         Snapshot.Body read = Snapshot.read(kind, body);
         return new Part(
                 row.get(PART.ID),

@@ -1,5 +1,6 @@
 package bellrope.server.view;
 
+import bellrope.core.value.Demand;
 import bellrope.core.value.Problem;
 import bellrope.format.json.Changes;
 import bellrope.format.report.AccountReport;
@@ -18,8 +19,9 @@ public final class Views {
      * A project in a list.
      *
      * @param change counts every change of the project
+     * @param broken why it is set aside and cannot be opened; null where it can
      */
-    public record ProjectLine(long id, String name, long change, int events, int effects, int ropes) {}
+    public record ProjectLine(long id, String name, long change, int events, int effects, int ropes, String broken) {}
 
     /**
      * One part of a project as it stands, or stood.
@@ -78,10 +80,19 @@ public final class Views {
      *
      * @param basedOn revision that the change was made on
      */
-    public record Save(long basedOn, JsonNode body) {}
+    public record Save(long basedOn, JsonNode body) {
+        public Save {
+            Demand.given("body", body, "the body to save; a part is deleted by DELETE");
+        }
+    }
 
     /** A part to be added. */
-    public record Add(String kind, JsonNode body) {}
+    public record Add(String kind, JsonNode body) {
+        public Add {
+            Demand.given("kind", kind, "a kind of part");
+            Demand.given("body", body, "the body of the new part");
+        }
+    }
 
     /**
      * One of several changes that come together.
@@ -92,10 +103,18 @@ public final class Views {
      * @param body of the part; null to delete it
      * @param place among its kind; null to leave it there, or to put a new one at the end
      */
-    public record Edit(Long part, String kind, long basedOn, JsonNode body, Long place) {}
+    public record Edit(Long part, String kind, long basedOn, JsonNode body, Long place) {
+        public Edit {
+            Demand.given("body", body, "the body of the part, or null to delete it");
+        }
+    }
 
     /** Changes that come true together or not at all. */
-    public record Edits(List<Edit> edits) {}
+    public record Edits(List<Edit> edits) {
+        public Edits {
+            Demand.given("edits", edits, "a list of changes");
+        }
+    }
 
     /**
      * Something to be renamed, with everything that names it.
@@ -104,7 +123,13 @@ public final class Views {
      * @param within event of a field, value or option; effect of a parameter; null for the others
      * @param field of an option
      */
-    public record Rename(String what, String within, String field, String from, String to) {}
+    public record Rename(String what, String within, String field, String from, String to) {
+        public Rename {
+            Demand.given("what", what, "event, field, value, option, effect, parameter, channel or place");
+            Demand.given("from", from, "the name as it is");
+            Demand.given("to", to, "the name as it shall be");
+        }
+    }
 
     /**
      * What the checks of wiring noticed.
@@ -146,7 +171,11 @@ public final class Views {
      */
     public record WiringView(List<NoticedView> findings, Double slope, double intercept, List<BalanceLine> lines) {}
 
-    public record NewProject(String name) {}
+    public record NewProject(String name) {
+        public NewProject {
+            Demand.given("name", name, "a name");
+        }
+    }
 
     /**
      * What game code may rely on.
@@ -182,10 +211,18 @@ public final class Views {
     public record DifferenceView(String kind, String what, String before, String after, boolean breaks, String why) {}
 
     /** A version to be handed over. */
-    public record NewVersion(String name, String note) {}
+    public record NewVersion(String name, String note) {
+        public NewVersion {
+            Demand.given("name", name, "a name");
+        }
+    }
 
     /** A body that stands in for a saved part without being saved. */
-    public record Draft(long part, JsonNode body) {}
+    public record Draft(long part, JsonNode body) {
+        public Draft {
+            Demand.given("body", body, "a body to stand in for the saved one");
+        }
+    }
 
     /**
      * A take to be computed.
@@ -262,7 +299,13 @@ public final class Views {
     public record FeedsView(List<FeedReport> feeds, FeedReport.ReachReport reach) {}
 
     /** What the source of a feed gave at the last pulls. */
-    public record Recorded(String rope, String parameter, double[] given) {}
+    public record Recorded(String rope, String parameter, double[] given) {
+        public Recorded {
+            Demand.given("rope", rope, "the name of a rope");
+            Demand.given("parameter", parameter, "the name of a parameter");
+            Demand.given("given", given, "a list of numbers");
+        }
+    }
 
     /**
      * The head of a preview; the frames follow it.

@@ -41,13 +41,18 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.time.Duration;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -70,19 +75,27 @@ class EffectRequests {
     private final ProjectStore store;
     private final JsonMapper json;
     private final Project recipes = Recipes.project();
-    private final Cache<StillKey, byte[]> stills =
-            Caffeine.newBuilder().maximumSize(4_000).build();
+    private final Takes takes;
+    private final Cache<StillKey, byte[]> stills = Caffeine.newBuilder()
+            .maximumWeight(32 << 20)
+            .weigher((StillKey key, byte[] png) -> 2_000 + png.length)
+            .build();
     private final Cache<StillKey, ParameterReport> tables =
-            Caffeine.newBuilder().maximumSize(1_000).build();
-    private final Cache<List<Sprite>, List<Picture>> pictures =
-            Caffeine.newBuilder().maximumSize(8).build();
+            Caffeine.newBuilder().maximumSize(200).build();
+    // Decoded pictures, which take sixteen bytes a pixel: only those that something is painted with.
+    private final Cache<Sprite, Picture> pictures = Caffeine.newBuilder()
+            .maximumWeight(64 << 20)
+            .weigher((Sprite sprite, Picture picture) -> 4 * picture.light().length)
+            .build();
+    private static final Picture CLEAR = Picture.of(1, 1, new int[1], Sprite.Sheet.SINGLE);
 
     /** Everything that a still, or the table of parameters, depends on. */
     private record StillKey(Effect effect, List<Effect> begun, List<Sprite> sprites, long seed, int stepsPerSecond) {}
 
-    EffectRequests(ProjectStore store, JsonMapper json) {
+    EffectRequests(ProjectStore store, JsonMapper json, Takes takes) {
         this.store = store;
         this.json = json;
+        this.takes = takes;
     }
 
     /** Returns a preview in the form of a take: length of the head, the head, then each frame. */
@@ -96,7 +109,12 @@ class EffectRequests {
             description = "Something in it is wrong",
             content = @Content(schema = @Schema(implementation = Views.Refusal.class)))
     @PostMapping(path = "/projects/{project}/previews", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    byte[] preview(@PathVariable long project, @RequestBody PreviewRequest request) {
+    void preview(@PathVariable long project, @RequestBody PreviewRequest request, HttpServletResponse response)
+            throws IOException {
+        takes.write(response, () -> preview(project, request));
+    }
+
+    private Takes.Answer preview(long project, PreviewRequest request) {
         Snapshot snapshot = store.get(project);
         Project whole = Drafts.over(snapshot, request.drafts());
         Effect effect = part(snapshot, Kind.EFFECT, request.effect(), whole.effects());
@@ -113,12 +131,12 @@ class EffectRequests {
                 take.pace().stepsPerSecond(),
                 NumbersReport.of(Numbers.of(take)),
                 EffectReport.of(subject),
-                TakeBytes.live(take),
-                TakeBytes.presence(take),
+                Takes.live(take),
+                Takes.presence(take),
                 take.ended(),
                 new double[] {facing.x(), facing.y(), facing.z()},
                 PayloadJson.write(preview.pull(whole).payload()));
-        return TakeBytes.of(json.writeValueAsString(head), take);
+        return new Takes.Answer(json.writeValueAsString(head), take);
     }
 
     private static <T> T part(Snapshot snapshot, Kind kind, long id, List<T> values) {
@@ -247,14 +265,20 @@ class EffectRequests {
         return stills.get(
                 key,
                 k -> Pictures.png(
-                        Still.of(
-                                whole,
-                                effect,
-                                pictures.get(whole.sprites(), Pictures::of),
-                                2 * STILL_WIDTH,
-                                2 * STILL_HEIGHT),
+                        Still.of(whole, effect, pictures(whole, effect, begun), 2 * STILL_WIDTH, 2 * STILL_HEIGHT),
                         2 * STILL_WIDTH,
                         2 * STILL_HEIGHT));
+    }
+
+    // In the project's order; those that the effect and what it begins do not use are left clear.
+    private List<Picture> pictures(Project whole, Effect effect, List<Effect> begun) {
+        Set<String> used = new HashSet<>();
+        Stream.concat(Stream.of(effect), begun.stream())
+                .flatMap(e -> e.emitters().stream())
+                .forEach(e -> used.add(e.look().sprite()));
+        return whole.sprites().stream()
+                .map(s -> used.contains(s.name()) ? pictures.get(s, Pictures::of) : CLEAR)
+                .toList();
     }
 
     @Operation(operationId = "recipes")

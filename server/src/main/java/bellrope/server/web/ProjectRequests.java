@@ -6,7 +6,6 @@ import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Changes;
-import bellrope.format.json.JsonText;
 import bellrope.format.report.AccountReport;
 import bellrope.server.live.Readers;
 import bellrope.server.store.Kind;
@@ -28,7 +27,6 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.List;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -123,7 +121,7 @@ class ProjectRequests {
                                 : Kind.of(String.valueOf(e.kind()))
                                         .orElseThrow(() -> Refusal.notThere("kind of part named " + e.kind())),
                         e.basedOn(),
-                        e.body(),
+                        e.body().isNull() ? null : e.body(),
                         e.place()))
                 .toList();
         return told(store.change(project, all), reader);
@@ -188,8 +186,11 @@ class ProjectRequests {
 
     @Operation(operationId = "revisions")
     @GetMapping("/parts/{part}/revisions")
-    List<PartView> revisions(@PathVariable long part) {
-        return store.revisions(part).stream().map(ViewMaker::part).toList();
+    List<PartView> revisions(
+            @PathVariable long part,
+            @RequestParam(defaultValue = "9007199254740991") long before,
+            @RequestParam(defaultValue = "500") int most) {
+        return store.revisions(part, before, most).stream().map(ViewMaker::part).toList();
     }
 
     @Operation(operationId = "changes")
@@ -199,14 +200,8 @@ class ProjectRequests {
                 before,
                 after,
                 Changes.between(
-                        revision(part, before).body(), revision(part, after).body()));
-    }
-
-    private Snapshot.Part revision(long part, long revision) {
-        return store.revisions(part).stream()
-                .filter(p -> p.revision() == revision)
-                .findFirst()
-                .orElseThrow(() -> Refusal.notThere("revision " + revision + " of part " + part));
+                        store.revision(part, before).body(),
+                        store.revision(part, after).body()));
     }
 
     @Operation(operationId = "exportBundle")
@@ -224,14 +219,8 @@ class ProjectRequests {
     @PutMapping(path = "/projects/{project}/bundle", consumes = MediaType.APPLICATION_JSON_VALUE)
     ProjectLine importBundle(@PathVariable long project, @Parameter(hidden = true) HttpServletRequest request)
             throws IOException {
-        byte[] bytes;
-        try (InputStream in = request.getInputStream()) {
-            bytes = in.readNBytes(JsonText.MOST_BYTES + 1);
-        }
-        if (bytes.length > JsonText.MOST_BYTES) {
-            throw Refusal.tooLarge("The bundle is larger than " + (JsonText.MOST_BYTES >> 20) + " MiB.");
-        }
-        Bundle.Read<Project> read = Bundle.read(bytes);
+        // Its size has been looked at by Bodies.
+        Bundle.Read<Project> read = Bundle.read(request.getInputStream().readAllBytes());
         if (read.value().isEmpty()) {
             throw Refusal.wrong(read.problems());
         }

@@ -1,17 +1,24 @@
 package bellrope.server.web;
 
+import bellrope.core.value.Problem;
+import bellrope.core.value.Refused;
 import bellrope.server.store.Refusal;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 
 /** Every refusal as a problem detail (RFC 9457), with the places and, for a conflict, both versions. */
 @RestControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class Refusals {
     private static final Logger LOG = LoggerFactory.getLogger(Refusals.class);
 
@@ -22,6 +29,8 @@ class Refusals {
             case WRONG -> HttpStatus.UNPROCESSABLE_CONTENT;
             case OUTDATED, IN_THE_WAY -> HttpStatus.CONFLICT;
             case TOO_LARGE -> HttpStatus.CONTENT_TOO_LARGE;
+            case UNREADABLE -> HttpStatus.CONFLICT;
+            case NOT_KEPT -> HttpStatus.INSUFFICIENT_STORAGE;
         };
         String title = switch (refusal.why()) {
             case NOT_THERE -> "Not there";
@@ -29,6 +38,8 @@ class Refusals {
             case OUTDATED -> "Changed meanwhile";
             case IN_THE_WAY -> "Something is in the way";
             case TOO_LARGE -> "Too large";
+            case UNREADABLE -> "Cannot be read";
+            case NOT_KEPT -> "Not saved";
         };
         ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, refusal.getMessage());
         detail.setTitle(title);
@@ -40,13 +51,45 @@ class Refusals {
         return detail;
     }
 
+    /** What a value says of itself while it is made, wherever that is. */
+    @ExceptionHandler
+    ProblemDetail refused(Refused refused) {
+        String place =
+                refused.place().isEmpty() || refused.place().startsWith("/") ? refused.place() : "/" + refused.place();
+        return refused(Refusal.wrong(List.of(new Problem(place, refused.given(), refused.allowed()))));
+    }
+
     @ExceptionHandler
     ProblemDetail unreadable(HttpMessageNotReadableException e) {
+        for (Throwable cause = e.getCause(); cause != null; cause = cause.getCause()) {
+            if (cause instanceof Refused refused) {
+                return refused(refused);
+            }
+        }
         LOG.debug("unreadable request", e);
         ProblemDetail detail = ProblemDetail.forStatusAndDetail(
                 HttpStatus.BAD_REQUEST, "The request is not the JSON that belongs here.");
         detail.setTitle("Not readable");
         detail.setProperty("problems", List.of());
         return detail;
+    }
+
+    /** One answer that needs more memory than there is must not take the others along. */
+    @ExceptionHandler
+    ProblemDetail tooMuch(OutOfMemoryError e) {
+        LOG.error("an answer needed more memory than the server has", e);
+        return refused(
+                Refusal.tooLarge("The answer needs more memory than the server has left; ask for less at once."));
+    }
+
+    /** As many large answers as the server makes at once are on their way. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> busy(Busy e) {
+        ProblemDetail detail = ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage());
+        detail.setTitle("Busy");
+        detail.setProperty("problems", List.of());
+        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                .header(HttpHeaders.RETRY_AFTER, "2")
+                .body(detail);
     }
 }

@@ -51,9 +51,12 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -81,11 +84,26 @@ class ResponseRequests {
 
     private final ProjectStore store;
     private final JsonMapper json;
-    private final Cache<Key, ResponseView> responded =
-            Caffeine.newBuilder().maximumSize(20_000).build();
+    private final Takes takes;
+    // By weight, since a key keeps alive the effects that it was computed from, of whatever revision.
+    private final Cache<Key, ResponseView> responded = Caffeine.newBuilder()
+            .maximumWeight(32 << 20)
+            .weigher((Key key, ResponseView view) -> weight(key) + 4 * view.strip().length + 600)
+            .build();
 
-    private final Cache<Key, Reaches> reached =
-            Caffeine.newBuilder().maximumSize(2_000).build();
+    private final Cache<Key, Reaches> reached = Caffeine.newBuilder()
+            .maximumWeight(8 << 20)
+            .weigher((Key key, Reaches reaches) -> weight(key) + 2_000)
+            .build();
+
+    // Bytes, roughly: a thousand for a rope, and a tenth of what its effects hold, which most ropes share.
+    private static int weight(Key key) {
+        int emitters = 0;
+        for (Effect effect : key.effects()) {
+            emitters += effect.emitters().size();
+        }
+        return 1_000 + 200 * emitters;
+    }
 
     /** Everything that the response of one rope depends on. */
     private record Key(
@@ -97,9 +115,10 @@ class ResponseRequests {
             List<Channel> channels,
             List<Place> places) {}
 
-    ResponseRequests(ProjectStore store, JsonMapper json) {
+    ResponseRequests(ProjectStore store, JsonMapper json, Takes takes) {
         this.store = store;
         this.json = json;
+        this.takes = takes;
     }
 
     /**
@@ -116,7 +135,12 @@ class ResponseRequests {
             description = "Something in it is wrong",
             content = @Content(schema = @Schema(implementation = Views.Refusal.class)))
     @PostMapping(path = "/takes", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    byte[] take(@PathVariable long project, @RequestBody TakeRequest request) {
+    void take(@PathVariable long project, @RequestBody TakeRequest request, HttpServletResponse response)
+            throws IOException {
+        takes.write(response, () -> take(project, request));
+    }
+
+    private Takes.Answer take(long project, TakeRequest request) {
         Snapshot snapshot = store.get(project);
         Project whole = Drafts.over(snapshot, request.drafts());
         Optional<Rope> rope =
@@ -129,7 +153,7 @@ class ResponseRequests {
                     .map(p -> new Problem("/payload" + p.place(), p.given(), p.allowed()))
                     .toList());
         }
-        return bytes(take, trial.pull());
+        return answer(take, trial.pull());
     }
 
     private static Rope rope(Snapshot snapshot, Project whole, long id) {
@@ -187,16 +211,16 @@ class ResponseRequests {
         return new Take.Length(Take.LONGEST, lasts ? OptionalDouble.of(seconds) : OptionalDouble.empty());
     }
 
-    private byte[] bytes(Take take, Pull pull) {
+    private Takes.Answer answer(Take take, Pull pull) {
         TakeHead head = new TakeHead(
                 take.pace().stepsPerSecond(),
                 AccountReport.of(take.account(), take.pace()),
                 NumbersReport.of(Numbers.of(take)),
-                TakeBytes.live(take),
-                TakeBytes.presence(take),
+                Takes.live(take),
+                Takes.presence(take),
                 take.ended(),
                 PayloadJson.write(pull.payload()));
-        return TakeBytes.of(json.writeValueAsString(head), take);
+        return new Takes.Answer(json.writeValueAsString(head), take);
     }
 
     @Operation(operationId = "responses")
@@ -212,7 +236,7 @@ class ResponseRequests {
         Map<String, Effect> effects = new HashMap<>();
         whole.effects().forEach(e -> effects.put(e.name(), e));
         List<Snapshot.Part> ropes = snapshot.parts(Kind.ROPE);
-        Set<Long> chosen = wanted == null ? null : Set.copyOf(wanted);
+        Set<Long> chosen = wanted == null ? null : new HashSet<>(wanted);
         List<ResponseView> responses = new ArrayList<>();
         for (int i = 0; i < ropes.size(); i++) {
             long id = ropes.get(i).id();

@@ -7,6 +7,7 @@ import bellrope.core.rope.Rope;
 import bellrope.core.rope.Sentence;
 import bellrope.format.json.PayloadJson;
 import bellrope.server.store.Kind;
+import bellrope.server.store.ProjectStore;
 import bellrope.server.store.ProjectStore.Change;
 import bellrope.server.store.Snapshot;
 import bellrope.server.store.Snapshot.Part;
@@ -48,7 +49,14 @@ public final class ViewMaker {
                 s.change(),
                 s.parts(Kind.EVENT).size(),
                 s.parts(Kind.EFFECT).size(),
-                s.parts(Kind.ROPE).size());
+                s.parts(Kind.ROPE).size(),
+                null);
+    }
+
+    static ProjectLine line(ProjectStore.Listed listed) {
+        return listed.snapshot()
+                .map(ViewMaker::line)
+                .orElseGet(() -> new ProjectLine(listed.id(), listed.name(), 0, 0, 0, 0, listed.broken()));
     }
 
     static ProjectView project(Snapshot s) {

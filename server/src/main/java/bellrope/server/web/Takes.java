@@ -1,0 +1,92 @@
+package bellrope.server.web;
+
+import bellrope.core.stage.Take;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
+import org.springframework.http.MediaType;
+import org.springframework.stereotype.Component;
+
+/**
+ * Takes on their way to a reader: length of the head (u32), the head, and for each frame its length and its bytes.
+ *
+ * <p>The frames of one take can come to {@link Take#MOST_BYTES}, so only so many are held at once, and each is written as it
+ * lies in memory, without a copy of the whole.
+ */
+@Component
+class Takes {
+    private static final int AT_ONCE = 2;
+    private static final int WAIT_SECONDS = 10;
+
+    private final Semaphore held = new Semaphore(AT_ONCE, true);
+
+    /**
+     * An answer that has been computed.
+     *
+     * @param head JSON, which is padded with spaces to a multiple of four
+     */
+    record Answer(String head, Take take) {}
+
+    /** Computes a take and writes it. */
+    void write(HttpServletResponse response, Supplier<Answer> work) throws IOException {
+        try {
+            if (!held.tryAcquire(WAIT_SECONDS, TimeUnit.SECONDS)) {
+                throw new Busy("Other takes are being computed; try again.");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new Busy("The server is closing.");
+        }
+        try {
+            Answer answer = work.get();
+            response.setContentType(MediaType.APPLICATION_OCTET_STREAM_VALUE);
+            write(answer, response.getOutputStream());
+        } finally {
+            held.release();
+        }
+    }
+
+    private static void write(Answer answer, OutputStream out) throws IOException {
+        byte[] text = answer.head().getBytes(StandardCharsets.UTF_8);
+        int padded = (text.length + 3) / 4 * 4;
+        out.write(number(padded));
+        out.write(text);
+        for (int i = text.length; i < padded; i++) {
+            out.write(' ');
+        }
+        for (byte[] frame : answer.take().frames()) {
+            out.write(number(frame.length));
+            out.write(frame);
+        }
+        out.flush();
+    }
+
+    private static byte[] number(int value) {
+        return ByteBuffer.allocate(4)
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .putInt(value)
+                .array();
+    }
+
+    static int[] live(Take take) {
+        int[] live = new int[take.last() + 1];
+        for (int i = 0; i < live.length; i++) {
+            live[i] = take.live(i);
+        }
+        return live;
+    }
+
+    static float[] presence(Take take) {
+        float[] presence = new float[take.last() + 1];
+        for (int i = 0; i < presence.length; i++) {
+            presence[i] = take.presence(i);
+        }
+        return presence;
+    }
+}
