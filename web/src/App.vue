@@ -159,7 +159,9 @@ const ROPE_KEYS = [
               ? 'stage ready'
               : link === 'lost'
                 ? 'stage lost, trying again'
-                : 'connecting…'
+                : link === 'failed'
+                  ? 'stage stopped'
+                  : 'connecting…'
         }}
       </span>
     </header>
@@ -303,10 +305,12 @@ nav a.router-link-exact-active {
 .link-state.open::before {
   background: var(--verdigris);
 }
-.link-state.lost {
+.link-state.lost,
+.link-state.failed {
   color: var(--vermilion);
 }
-.link-state.lost::before {
+.link-state.lost::before,
+.link-state.failed::before {
   background: none;
   border: 2px solid var(--vermilion);
 }

@@ -101,6 +101,7 @@ export const api = {
   /** Where a file of the contract is: `asyncapi`, `schema` or `code/` and a language. */
   contractPath: (project: number, file: string, version?: string) =>
     `/api/projects/${project}/contract/${file}${version ? `?version=${encodeURIComponent(version)}` : ''}`,
+  importNew: (text: string) => json<ProjectLine>('POST', '/bundles', text),
   importBundle: (project: number, text: string) =>
     json<ProjectLine>('PUT', `/projects/${project}/bundle`, text),
   exportPath: (project: number) => `/api/projects/${project}/bundle`,

@@ -53,12 +53,11 @@ async function importFile(event: Event) {
   message.value = ''
   await attempt(async () => {
     const empty = project.events.length + project.effects.length + project.ropes.length === 0
-    const into = empty
-      ? project.id
-      : (await api.create(chosen.name.replace(/\.bellrope\.json$/, '').slice(0, 80) || 'Imported')).id
-    await api.importBundle(into, await chosen.text())
-    if (empty) await project.open(into)
-    open(into)
+    const text = await chosen.text()
+    if (!empty) return open((await api.importNew(text)).id)
+    await api.importBundle(project.id, text)
+    await project.open(project.id)
+    open(project.id)
   })
 }
 
@@ -90,10 +89,12 @@ function showSettings() {
         :key="l.id"
         class="line"
         :aria-current="l.id === project.id"
+        :disabled="!!l.broken"
         @click="open(l.id)"
       >
         <b>{{ l.name }}</b>
-        <span class="quiet">{{ l.events }} events, {{ l.effects }} effects, {{ l.ropes }} ropes</span>
+        <span v-if="l.broken" class="broken" data-testid="broken">{{ l.broken }}</span>
+        <span v-else class="quiet">{{ l.events }} events, {{ l.effects }} effects, {{ l.ropes }} ropes</span>
       </button>
       <form @submit.prevent="create">
         <input
@@ -138,6 +139,10 @@ function showSettings() {
 </template>
 
 <style scoped>
+.broken {
+  color: var(--vermilion);
+  white-space: normal;
+}
 .left {
   align-self: flex-start;
   min-height: 24px;

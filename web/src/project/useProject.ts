@@ -157,8 +157,7 @@ export const useProject = defineStore('project', () => {
     sentences.value = words
     const ready = new Map(strengths.value)
     saved.strengths.forEach(
-      (s) =>
-        isNewer(`event ${s.event}`, saved.change) && ready.set(s.event, s as unknown as Strengths),
+      (s) => isNewer(`event ${s.event}`, saved.change) && ready.set(s.event, s as unknown as Strengths),
     )
     strengths.value = ready
     version.value++

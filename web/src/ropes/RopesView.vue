@@ -376,6 +376,21 @@ useKeys(
           :rope="rope?.body"
           @gone="live.gone($event)"
         />
+        <el-alert
+          v-if="live.failed.value"
+          type="error"
+          :closable="false"
+          :title="live.failed.value"
+          data-testid="stage-failed"
+        >
+          <el-button size="small" @click="live.restart()">Start it again</el-button>
+        </el-alert>
+        <el-alert
+          v-else-if="live.state.value === 'lost' && live.closed.value"
+          type="warning"
+          :closable="false"
+          :title="`The server closed the stage: ${live.closed.value}.`"
+        />
         <AccountList
           :account="live.account.value"
           :lost="live.state.value === 'lost'"

@@ -45,7 +45,7 @@ const LESS = 'bellrope.comfort'
 
 /** The stage socket: pulls and drafts up, frames and accounts down. Reconnects by itself. */
 export function useLive(project: Ref<number>, handlers: Handlers) {
-  const state = ref<'connecting' | 'open' | 'lost'>('connecting')
+  const state = ref<'connecting' | 'open' | 'lost' | 'failed'>('connecting')
   /** Why the stage was given up; empty while it runs. */
   const failed = ref('')
   /** Why the server closed the socket, in its words; empty if it did not say. */
@@ -126,6 +126,7 @@ export function useLive(project: Ref<number>, handlers: Handlers) {
         break
       case 'failed':
         failed.value = message.detail as string
+        state.value = 'failed'
         instances.value = 0
         particles.value = 0
         break

@@ -60,7 +60,8 @@ class Bodies extends OncePerRequestFilter {
             chain.doFilter(request, response);
             return;
         }
-        int most = request.getRequestURI().endsWith("/bundle") ? JsonText.MOST_BYTES : MOST;
+        boolean bundle = request.getRequestURI().matches(".*/bundles?");
+        int most = bundle ? JsonText.MOST_BYTES : MOST;
         if (request.getContentLengthLong() > most) {
             tooLarge(response, most);
             return;

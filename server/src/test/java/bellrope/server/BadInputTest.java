@@ -221,6 +221,17 @@ class BadInputTest {
     }
 
     @Test
+    void anImportThatIsRefusedLeavesNoProjectBehind() {
+        int before = server.get("/api/projects").size();
+        String bundle = new String(Demo.bytes(), StandardCharsets.UTF_8);
+        refused(server.send("POST", "/api/bundles", bundle.replace("\"straw puff\"", "\"\"")), 422, "/effects/0/name");
+        assertThat(server.get("/api/projects").size()).isEqualTo(before);
+        Answer made = server.send("POST", "/api/bundles", bundle.replaceFirst("Windrow Post", "A second post"));
+        assertThat(made.status()).isEqualTo(201);
+        assertThat(made.json().get("name").asString()).isEqualTo("A second post");
+    }
+
+    @Test
     void aBodyThatIsTooLargeIsRefusedBeforeItIsRead() {
         String large = "{\"name\":\"" + "x".repeat(9 << 20) + "\"}";
         refused(server.send("POST", "/api/projects", large), 413, "larger than 8 MiB");

@@ -101,13 +101,15 @@ public class ProjectStore {
         } catch (Refused refused) {
             throw Refusal.wrong(List.of(new Problem("/name", refused.given(), refused.allowed())));
         }
+        return create(new Project(name, Settings.USUAL, Demo.project().sprites(), List.of(), List.of(), List.of()));
+    }
+
+    /** Makes a project of a bundle that has been read. */
+    public synchronized Snapshot create(Project from) {
         long id = written(c -> {
             DSLContext tx = c.dsl();
-            long project = Rows.addProject(tx, name);
-            put(
-                    tx,
-                    project,
-                    new Project(name, Settings.USUAL, Demo.project().sprites(), List.of(), List.of(), List.of()));
+            long project = Rows.addProject(tx, from.name());
+            put(tx, project, from);
             return project;
         });
         return load(id);

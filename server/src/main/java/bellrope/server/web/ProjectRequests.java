@@ -228,4 +228,13 @@ class ProjectRequests {
         readers.replaced(filled);
         return ViewMaker.line(filled);
     }
+
+    /** Makes a project of a bundle; a bundle that is wrong leaves none behind. */
+    @Operation(operationId = "importNew")
+    @PostMapping(path = "/bundles", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    ProjectLine importNew(@Parameter(hidden = true) HttpServletRequest request) throws IOException {
+        Bundle.Read<Project> read = Bundle.read(request.getInputStream().readAllBytes());
+        return ViewMaker.line(store.create(read.value().orElseThrow(() -> Refusal.wrong(read.problems()))));
+    }
 }

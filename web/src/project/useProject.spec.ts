@@ -1,0 +1,167 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { useProject } from './useProject'
+
+interface Stored {
+  id: number
+  kind: string
+  name: string
+  place: number
+  revision: number
+  deleted: boolean
+  body: { name: string; note: number }
+  savedAt: string
+}
+
+/** A server of two parts, which may be away, slow, or full. */
+class Server {
+  parts = [1, 2].map((id) => this.part(id, 1, 0))
+  change = 1
+  away = false
+  full = false
+  held: Promise<void> | undefined
+
+  private part(id: number, revision: number, note: number): Stored {
+    const body = { name: `effect ${id}`, note }
+    return { id, kind: 'effect', name: body.name, place: id, revision, deleted: false, body, savedAt: '' }
+  }
+
+  private view() {
+    return structuredClone({
+      id: 7,
+      name: 'Windrow Post',
+      change: this.change,
+      parts: this.parts.filter((p) => !p.deleted),
+      sentences: [],
+      strengths: [],
+    })
+  }
+
+  private save(edits: { part: number; basedOn: number; body: Stored['body'] | null }[]) {
+    for (const e of edits) {
+      const part = this.parts.find((p) => p.id === e.part)!
+      if (part.revision !== e.basedOn) return answer(409, { title: 'Changed meanwhile', detail: 'outdated' })
+    }
+    const saved = edits.map((e) => {
+      const part = this.parts.find((p) => p.id === e.part)!
+      part.revision++
+      part.deleted = e.body === null
+      if (e.body) part.body = e.body
+      return part
+    })
+    this.change++
+    return answer(200, { parts: structuredClone(saved), change: this.change, sentences: [], strengths: [] })
+  }
+
+  fetch = async (url: string, init: { method: string; body?: string }) => {
+    if (this.away) throw new TypeError('Failed to fetch')
+    if (this.full) return answer(507, { title: 'Not saved', detail: 'Nothing was saved: the disk is full.' })
+    if (init.method === 'GET') {
+      const view = this.view()
+      await this.held
+      return answer(200, view)
+    }
+    const body = JSON.parse(init.body!)
+    const part = /\/parts\/(\d+)$/.exec(url)
+    return this.save(part ? [{ part: Number(part[1]), ...body }] : body.edits)
+  }
+}
+
+function answer(status: number, body: unknown) {
+  return new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
+}
+
+let server: Server
+
+beforeEach(() => {
+  setActivePinia(createPinia())
+  server = new Server()
+  vi.stubGlobal('fetch', server.fetch)
+})
+
+async function opened() {
+  const project = useProject()
+  await project.open(7)
+  return project
+}
+
+const note = (project: Awaited<ReturnType<typeof opened>>, id: number) =>
+  (project.parts.get(id)!.body as Stored['body']).note
+
+describe('the way back', () => {
+  it('survives a server that is away', async () => {
+    const project = await opened()
+    await project.commit(1, { name: 'effect 1', note: 5 })
+    server.away = true
+    await project.undo()
+    expect(note(project, 1)).toBe(5)
+    expect(project.refusal?.title).toContain('does not answer')
+    server.away = false
+    await project.undo()
+    expect(note(project, 1)).toBe(0)
+    server.away = true
+    await project.redo()
+    server.away = false
+    await project.redo()
+    expect(note(project, 1)).toBe(5)
+  })
+
+  it('survives a disk that is full', async () => {
+    const project = await opened()
+    await project.commit(1, { name: 'effect 1', note: 5 })
+    server.full = true
+    await project.undo()
+    expect(project.refusal?.detail).toContain('the disk is full')
+    server.full = false
+    await project.undo()
+    expect(note(project, 1)).toBe(0)
+  })
+
+  it('is not blocked by one step that is refused for good', async () => {
+    const project = await opened()
+    await project.commit(1, { name: 'effect 1', note: 5 })
+    await project.commit(2, { name: 'effect 2', note: 6 })
+    server.parts[1].revision = 40
+    await project.undo()
+    expect(note(project, 2)).toBe(6)
+    await project.undo()
+    expect(note(project, 1)).toBe(0)
+  })
+})
+
+describe('a save that the disk does not take', () => {
+  it('keeps the draft, which can be saved when there is room', async () => {
+    const project = await opened()
+    server.full = true
+    expect(await project.commit(1, { name: 'effect 1', note: 8 })).toBe(false)
+    expect(project.drafts.size).toBe(1)
+    server.full = false
+    await project.saveDrafts()
+    expect(project.drafts.size).toBe(0)
+    expect(note(project, 1)).toBe(8)
+  })
+})
+
+describe('what comes late', () => {
+  it('never replaces a newer part', async () => {
+    const project = await opened()
+    await project.commit(1, { name: 'effect 1', note: 5 })
+    const late = { ...server.parts[0], revision: 1, body: { name: 'effect 1', note: 0 } }
+    project.takeFromElsewhere({ parts: [late], change: 1, sentences: [], strengths: [] } as never)
+    expect(note(project, 1)).toBe(5)
+  })
+
+  it('never replaces a newer project', async () => {
+    const project = await opened()
+    let release = () => {}
+    server.held = new Promise((done) => (release = done))
+    const opening = project.open(7)
+    // Saved while the answer of before is on its way.
+    await project.commit(1, { name: 'effect 1', note: 5 })
+    server.held = undefined
+    release()
+    await opening
+    expect(note(project, 1)).toBe(5)
+    expect(project.parts.get(1)!.revision).toBe(2)
+  })
+})
