@@ -105,6 +105,8 @@ export interface Life {
   gravity: Vector
   drag: number
   restWithin?: number
+  /** Whether it comes to rest evenly, and not by drag. */
+  restEvenly?: boolean
   forces?: Force[]
   size: Key[]
   opacity: Key[]
@@ -112,6 +114,8 @@ export interface Life {
   speed?: Key[]
   spin?: Key[]
   replaces?: LaneName[]
+  /** Seconds from birth that a lane runs over; the others run over life. */
+  timed?: Partial<Record<LaneName, number>>
 }
 export type Blend = 'alpha' | 'additive' | 'screen' | 'multiply'
 export type FrameChoice =
@@ -215,6 +219,8 @@ export interface Course {
   duration: number
   windUp?: number
   fadeOut?: number
+  /** How many times as fast as written everything happens. */
+  playback?: number
 }
 export interface Effect {
   name: string

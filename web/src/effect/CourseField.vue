@@ -11,8 +11,19 @@ const course = computed(() => edit.effect.value.course)
 
 function setLoop(looping: boolean) {
   edit.changeEffect((e) => {
-    e.course = { kind: looping ? 'looping' : 'one shot', duration: e.course.duration }
+    const { duration, playback } = e.course
+    e.course = {
+      kind: looping ? 'looping' : 'one shot',
+      duration,
+      ...(playback === undefined ? {} : { playback }),
+    }
   }, true)
+}
+function play(times: number, save: boolean) {
+  edit.changeEffect((e) => {
+    if (times === 1) delete e.course.playback
+    else e.course.playback = times
+  }, save)
 }
 function time(key: 'duration' | 'windUp' | 'fadeOut') {
   return {
@@ -46,6 +57,17 @@ function time(key: 'duration' | 'windUp' | 'fadeOut') {
       <span class="quiet">fades out</span>
       <NumberField :value="course.fadeOut ?? 0" label="Fade-out" :least="0" v-bind="time('fadeOut')" />
     </template>
+    <span class="quiet">played at</span>
+    <NumberField
+      :value="course.playback ?? 1"
+      label="Playback speed"
+      unit="×"
+      :step="0.1"
+      :least="0.1"
+      :most="10"
+      @draft="play($event, false)"
+      @commit="play($event, true)"
+    />
   </span>
 </template>
 

@@ -257,6 +257,7 @@ function setPart(change: (key: Key) => void, save: boolean) {
       >
         {{ replaces ? 'replaces' : 'multiplies' }}
       </button>
+      <slot name="clock" />
     </span>
     <div class="box">
       <svg ref="svg" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" preserveAspectRatio="none" @dblclick="add">

@@ -98,7 +98,9 @@ function setColour(value: string, save: boolean) {
 
 <template>
   <div class="lane" @keydown.f2.stop.prevent="giveBack" @focusout="leave">
-    <span class="name quiet">{{ label }}</span>
+    <span class="name"
+      ><span class="quiet">{{ label }}</span> <slot name="clock"
+    /></span>
     <div class="box">
       <div v-if="base" class="bar base" :style="{ background: paint(base) }" aria-hidden="true" />
       <div ref="bar" class="bar" :style="{ background }" title="Double-click adds a colour" @dblclick="add" />

@@ -4,6 +4,7 @@ import type { Force, Key, LaneName, Stop } from '../api/bundle'
 import { showNumber } from '../common/numberText'
 import CurveLane from './CurveLane.vue'
 import GradientLane from './GradientLane.vue'
+import LaneClock from './LaneClock.vue'
 import AnswersName from './AnswersName.vue'
 import PathNumber from './PathNumber.vue'
 import { put } from '../common/paths'
@@ -40,6 +41,10 @@ function setLane(lane: string, keys: Key[] | Stop[], save: boolean) {
 function dropLane(lane: 'speed' | 'spin') {
   edit.change((e) => {
     delete e.life[lane]
+    if (e.life.timed) {
+      delete e.life.timed[lane]
+      if (!Object.keys(e.life.timed).length) delete e.life.timed
+    }
     if (e.life.replaces) e.life.replaces = e.life.replaces.filter((r) => r !== lane)
   }, true)
 }
@@ -70,7 +75,16 @@ const name = (force: Force) =>
 function setRest(on: boolean) {
   edit.change((e) => {
     if (on) e.life.restWithin = Number((edit.report.value?.restWithin ?? 1).toFixed(2))
-    else delete e.life.restWithin
+    else {
+      delete e.life.restWithin
+      delete e.life.restEvenly
+    }
+  }, true)
+}
+function setEvenly(on: boolean) {
+  edit.change((e) => {
+    if (on) e.life.restEvenly = true
+    else delete e.life.restEvenly
   }, true)
 }
 const unused = computed(() => {
@@ -136,6 +150,18 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
             :least="0.02"
             :most="60"
           />
+          <el-button
+            link
+            size="small"
+            :aria-label="`Slows ${life.restEvenly ? 'evenly' : 'by drag'}; press to change`"
+            :title="
+              life.restEvenly
+                ? 'Slows evenly to nothing, after half the way. Press to slow by drag.'
+                : 'Drag takes 99 % of the speed in that time. Press to slow evenly to nothing.'
+            "
+            @click="setEvenly(!life.restEvenly)"
+            >{{ life.restEvenly ? 'evenly' : 'by drag' }}</el-button
+          >
           <button class="link" aria-label="Give a drag instead" @click="setRest(false)">×</button>
         </template>
       </span>
@@ -227,7 +253,9 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         @draft="(k) => setLane(lane.name, k, false)"
         @commit="(k) => setLane(lane.name, k, true)"
         @replace="(on) => setReplaces(lane.name, on)"
-      />
+      >
+        <template #clock><LaneClock :lane="lane.name" /></template>
+      </CurveLane>
       <button
         v-if="lane.name === 'speed' || lane.name === 'spin'"
         class="link leave"
@@ -245,7 +273,9 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
       label="colour"
       @draft="(s) => setLane('colour', s, false)"
       @commit="(s) => setLane('colour', s, true)"
-    />
+    >
+      <template #clock><LaneClock lane="colour" /></template>
+    </GradientLane>
     <div class="axis quiet" aria-hidden="true">
       <span>born</span><span>25 %</span><span>50 %</span><span>75 %</span><span>gone</span>
     </div>

@@ -7,6 +7,7 @@ export const PROPERTIES = [
   'count',
   'rate',
   'per unit',
+  'playback',
   'delay',
   'shape',
   'offset',

@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 /** Every setting of an effect, there and back, and under the published schema. */
 class WholeModelTest {
     private static final String EVERYTHING = """
-            {"name": "everything", "description": "", "course": {"kind": "looping", "duration": 2, "windUp": 0.5, "fadeOut": 0.4},
+            {"name": "everything", "description": "", "course": {"kind": "looping", "duration": 2, "windUp": 0.5, "fadeOut": 0.4, "playback": 1.5},
              "seed": 7,
              "emitters": [
               {"name": "a", "seed": 1,
@@ -31,7 +31,7 @@ class WholeModelTest {
                 "speed": [1, 2], "lifetime": [0.5, 1], "size": [0.1, 0.2], "height": [0.3, 0.4], "rotation": [0, 90], "spin": [-10, 10], "opacity": [0.5, 1],
                 "colour": {"oneOf": ["#FF0000FF", "#00FF0080"]}},
                "look": {"sprite": "disc", "blend": "screen", "order": "oldest on top", "frame": {"kind": "looping", "perSecond": 24}, "posture": {"kind": "flight", "stretch": 0.1}, "brightness": 2},
-               "life": {"gravity": [1, -9, 0.5], "drag": 0, "restWithin": 2,
+               "life": {"gravity": [1, -9, 0.5], "drag": 0, "restWithin": 2, "restEvenly": true,
                 "forces": [{"kind": "attractor", "place": [1, 0, 0], "strength": -3, "radius": 2, "falloff": "square"},
                  {"kind": "swirl", "place": [0, 0, 0], "axis": [0, 1, 0], "strength": 4, "radius": 3, "falloff": "linear"},
                  {"kind": "push", "strength": 2}, {"kind": "turbulence", "strength": 1, "size": 0.5, "speed": 2}],
@@ -39,7 +39,7 @@ class WholeModelTest {
                 "opacity": [{"at": 0, "value": 1, "ease": [0.1, 0.2, 0.3, 0.4]}, {"at": 1, "value": 0, "ease": "linear"}],
                 "colour": [{"at": 0, "colour": "#FFFFFFFF"}, {"at": 1, "colour": "#FF000000"}],
                 "speed": [{"at": 0, "value": 3, "ease": "linear"}], "spin": [{"at": 0, "value": -90, "ease": "linear"}],
-                "replaces": ["size", "speed", "spin"]},
+                "replaces": ["size", "speed", "spin"], "timed": {"size": 0.4, "speed": 0.1}},
                "end": {"collision": {"with": {"kind": "box", "place": [0, 0, 0], "size": [4, 4, 4], "keepsIn": true}, "bounce": 0.5, "friction": 0.1, "lifeLost": 0.2, "then": "bounces"},
                 "children": [{"when": "on collision", "emitter": "b", "least": 1, "most": 3, "chance": 0.5, "velocity": 0.2, "colour": true, "size": true, "id": 2},
                  {"when": "per unit", "effect": "straw puff", "least": 1, "most": 1, "rate": 0.5, "id": 1}],

@@ -40,7 +40,8 @@ final class FullSizeAtOnce implements Check {
 
     private static boolean fullAtOnce(Emitter e) {
         Curve size = e.life().size();
-        double soon = GROWN_IN / e.birth().lifetime().middle();
+        double middle = e.birth().lifetime().middle();
+        double soon = e.life().along(Life.Lane.SIZE, Math.min(1, GROWN_IN / middle), middle);
         double first = size.at(0);
         double grown = Math.max(size.at(soon), size.at(soon / 2));
         boolean shrinks = first >= grown * 0.85;
@@ -48,7 +49,8 @@ final class FullSizeAtOnce implements Check {
     }
 
     private static Emitter grown(Emitter e) {
-        double until = Math.min(0.5, GROWN_IN / e.birth().lifetime().middle());
+        double middle = e.birth().lifetime().middle();
+        double until = Math.min(0.5, e.life().along(Life.Lane.SIZE, Math.min(1, GROWN_IN / middle), middle));
         Curve size = e.life().size();
         List<Curve.Key> keys = new ArrayList<>();
         keys.add(new Curve.Key(0, size.at(0) * 0.2, Ease.EASE_OUT));

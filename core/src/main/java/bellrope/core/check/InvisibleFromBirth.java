@@ -73,17 +73,7 @@ final class InvisibleFromBirth implements Check {
     private static Emitter white(Emitter e) {
         boolean replaced = e.life().replaces(Life.Lane.COLOUR);
         Life life = replaced ? e.life().replacing(Set.of()) : e.life();
-        Life lit = new Life(
-                life.gravity(),
-                life.drag(),
-                life.restWithin(),
-                life.forces(),
-                life.size(),
-                life.opacity(),
-                Gradient.WHITE,
-                life.speed(),
-                life.spin(),
-                life.replaces());
+        Life lit = life.withColour(Gradient.WHITE);
         return e.withBirth(e.birth().with(d -> d.colour = new Tint.Between(Rgba.WHITE, Rgba.WHITE)))
                 .withLife(lit);
     }

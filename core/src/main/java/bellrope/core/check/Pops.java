@@ -2,6 +2,7 @@ package bellrope.core.check;
 
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Life;
+import bellrope.core.effect.Look;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Ease;
 import bellrope.core.value.Words;
@@ -18,13 +19,15 @@ final class Pops implements Check {
     public List<Finding> look(Subject s) {
         return s.each((e, place) -> {
             float[] colour = new float[4];
-            e.life().colour().write(colour, 0, 1);
-            double lane = e.life().opacity().at(1);
+            double life = e.birth().lifetime().least();
+            e.life().colour().write(colour, 0, e.life().along(Life.Lane.COLOUR, 1, life));
+            double lane = e.life().opacity().at(e.life().along(Life.Lane.OPACITY, 1, life));
             double last = (e.life().replaces(Life.Lane.OPACITY)
                             ? lane
                             : lane * e.birth().opacity().most())
-                    * colour[3];
-            double size = e.life().size().at(1)
+                    * colour[3]
+                    * light(e, colour);
+            double size = e.life().size().at(e.life().along(Life.Lane.SIZE, 1, life))
                     * (e.life().replaces(Life.Lane.SIZE) ? 1 : e.birth().size().most());
             if (last <= SEEN || size <= SMALL || s.counted(e).isEmpty()) {
                 return Optional.empty();
@@ -37,6 +40,14 @@ final class Pops implements Check {
                     "ends at opacity " + Words.number(Math.rint(last * 100) / 100) + " and pops",
                     s.mend("Fade to 0", e, Pops::faded)));
         });
+    }
+
+    // How much of a colour is seen: light that is added is nothing where it is black.
+    private static double light(Emitter e, float[] colour) {
+        boolean adds = e.look().blend() == Look.Blend.ADDITIVE || e.look().blend() == Look.Blend.SCREEN;
+        double bright =
+                Math.max(colour[0], Math.max(colour[1], colour[2])) * e.look().brightness();
+        return adds ? Math.min(1, bright) : 1;
     }
 
     private static Emitter faded(Emitter emitter) {

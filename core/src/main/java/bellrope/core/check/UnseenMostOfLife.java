@@ -2,6 +2,7 @@ package bellrope.core.check;
 
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Life;
+import bellrope.core.value.Curve;
 import java.util.List;
 import java.util.Optional;
 
@@ -31,23 +32,30 @@ final class UnseenMostOfLife implements Check {
     }
 
     private static double lastSeen(Emitter e) {
+        double life = e.birth().lifetime().middle();
         for (int i = 100; i > 5; i--) {
             double f = i / 100.0;
-            if (e.life().opacity().at(f) * e.birth().opacity().most() >= 0.02
-                    && e.life().size().at(f) * e.birth().size().most() >= 0.01) {
+            double opacity = e.life().opacity().at(e.life().along(Life.Lane.OPACITY, f, life));
+            double size = e.life().size().at(e.life().along(Life.Lane.SIZE, f, life));
+            if (opacity * e.birth().opacity().most() >= 0.02
+                    && size * e.birth().size().most() >= 0.01) {
                 return Math.min(1, f + 0.02);
             }
         }
         return 1;
     }
 
-    // All lanes are stretched by as much as the life is shortened, so that what is seen stays.
+    // Lanes that run over life are stretched by as much as it is shortened, so that what is seen stays.
     private static Emitter ended(Emitter e, double at) {
-        Life life = e.life()
-                .withSize(e.life().size().upTo(at))
-                .withOpacity(e.life().opacity().upTo(at))
-                .withSpeed(e.life().speed().upTo(at))
-                .withSpin(e.life().spin().upTo(at));
-        return e.withLife(life).withBirth(e.birth().with(d -> d.lifetime = d.lifetime.times(at)));
+        Life life = e.life();
+        Life cut = life.withSize(cut(life, Life.Lane.SIZE, life.size(), at))
+                .withOpacity(cut(life, Life.Lane.OPACITY, life.opacity(), at))
+                .withSpeed(cut(life, Life.Lane.SPEED, life.speed(), at))
+                .withSpin(cut(life, Life.Lane.SPIN, life.spin(), at));
+        return e.withLife(cut).withBirth(e.birth().with(d -> d.lifetime = d.lifetime.times(at)));
+    }
+
+    private static Curve cut(Life life, Life.Lane lane, Curve curve, double at) {
+        return life.timed().containsKey(lane) ? curve : curve.upTo(at);
     }
 }

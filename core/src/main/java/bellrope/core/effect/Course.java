@@ -15,9 +15,24 @@ import bellrope.core.value.Words;
  * @param duration seconds, 0.02 to 60: of a one-shot, or of one cycle of a loop
  * @param windUp seconds, 0 to 60; 0 for a one-shot
  * @param fadeOut seconds, 0 to 60; 0 for a one-shot
+ * @param playback how many times as fast as written everything in the effect happens, 0.1 to 10: births, motion, forces, lives
+ *     and curves alike. All times are those as written
  */
-public record Course(boolean looping, double duration, double windUp, double fadeOut) {
+public record Course(boolean looping, double duration, double windUp, double fadeOut, double playback) {
+    public static final double SLOWEST = 0.1;
+    public static final double FASTEST = 10;
+
+    public Course(boolean looping, double duration, double windUp, double fadeOut) {
+        this(looping, duration, windUp, fadeOut, 1);
+    }
+
+    /** Returns this course at another speed. */
+    public Course played(double times) {
+        return new Course(looping, duration, windUp, fadeOut, times);
+    }
+
     public Course {
+        Demand.within("playback", playback, SLOWEST, FASTEST);
         Demand.within("duration", duration, 0.02, 60);
         Demand.within("windUp", windUp, 0, 60);
         Demand.within("fadeOut", fadeOut, 0, 60);

@@ -66,7 +66,10 @@ public record Effect(
         if (seed.isPresent() && (seed.getAsLong() < 0 || seed.getAsLong() > HIGHEST_SEED)) {
             throw new Refused("seed", Long.toString(seed.getAsLong()), "a whole number from 0 to " + HIGHEST_SEED);
         }
-        emitters = Demand.atMost("emitters", emitters, 16);
+        double playback = course.playback();
+        emitters = Demand.atMost("emitters", emitters, 16).stream()
+                .map(e -> e.withPlayback(playback))
+                .toList();
         if (emitters.isEmpty()) {
             throw new Refused("emitters", "none", "at least one emitter");
         }

@@ -2,6 +2,7 @@ package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
 import bellrope.core.value.Gradient;
+import bellrope.core.value.Pace;
 import bellrope.core.value.Rgba;
 import java.util.ArrayList;
 import java.util.List;
@@ -12,31 +13,47 @@ import java.util.List;
  * @param name unique within its effect
  * @param seed part of the address of its random draws, unique within its effect, 0 to 65,535. A new seed is a new
  *     roll of the dice; a new name is not
+ * @param playback how many times as fast as written everything in it happens: that of its effect, unless a parameter turns it
  */
-public record Emitter(String name, int seed, Birth birth, Look look, Life life, End end) {
+public record Emitter(String name, int seed, Birth birth, Look look, Life life, End end, double playback) {
     public Emitter {
+        Demand.within("playback", playback, Course.SLOWEST, Course.FASTEST);
         Demand.name("name", name);
         Demand.within("seed", seed, 0, 65535);
+    }
+
+    public Emitter(String name, int seed, Birth birth, Look look, Life life, End end) {
+        this(name, seed, birth, look, life, end, 1);
     }
 
     public Emitter(String name, int seed, Birth birth, Look look, Life life) {
         this(name, seed, birth, look, life, End.NONE);
     }
 
+    /** Returns how many steps one of its seconds takes: those of a faster playback are shorter. */
+    public double stepsPerSecond(Pace pace) {
+        return pace.stepsPerSecond() / playback;
+    }
+
+    /** Returns this emitter at another speed of playback; the very same if it is that already. */
+    public Emitter withPlayback(double other) {
+        return other == playback ? this : new Emitter(name, seed, birth, look, life, end, other);
+    }
+
     public Emitter withBirth(Birth other) {
-        return new Emitter(name, seed, other, look, life, end);
+        return new Emitter(name, seed, other, look, life, end, playback);
     }
 
     public Emitter withLife(Life other) {
-        return new Emitter(name, seed, birth, look, other, end);
+        return new Emitter(name, seed, birth, look, other, end, playback);
     }
 
     public Emitter withLook(Look other) {
-        return new Emitter(name, seed, birth, other, life, end);
+        return new Emitter(name, seed, birth, other, life, end, playback);
     }
 
     public Emitter withEnd(End other) {
-        return new Emitter(name, seed, birth, look, life, other);
+        return new Emitter(name, seed, birth, look, life, other, playback);
     }
 
     /**

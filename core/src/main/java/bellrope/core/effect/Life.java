@@ -5,10 +5,14 @@ import bellrope.core.value.Demand;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Vec3;
 import java.util.Collections;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /**
  * The second act: what happens to a particle between birth and end.
@@ -17,6 +21,8 @@ import java.util.Set;
  * @param drag share of its speed that a particle loses per second (linear drag), 0 to 100
  * @param restWithin seconds in which drag takes {@value #RESTED} of the speed, above 0 to 60; stands instead of {@code
  *     drag} when it is there
+ * @param restEvenly whether it comes to rest within that time by slowing evenly to nothing, after half the way that it would
+ *     have gone; not by drag
  * @param forces at most 8
  * @param size over life fraction
  * @param opacity over life fraction, 0 to 1
@@ -24,18 +30,22 @@ import java.util.Set;
  * @param speed over life fraction: multiplies the velocity, or is the speed in units a second
  * @param spin over life fraction: multiplies the spin, or is the spin in degrees a second
  * @param replaces the lanes that stand instead of what a particle was born with; the others multiply it
+ * @param timed lanes that run over so many seconds from birth, above 0 to 60, and then stay as they end, whatever the life of a
+ *     particle; the others run over its life
  */
 public record Life(
         Vec3 gravity,
         double drag,
         OptionalDouble restWithin,
+        boolean restEvenly,
         List<Force> forces,
         Curve size,
         Curve opacity,
         Gradient colour,
         Curve speed,
         Curve spin,
-        Set<Lane> replaces) {
+        Set<Lane> replaces,
+        Map<Lane, Double> timed) {
     /** The share of its speed that is gone when a particle counts as come to rest. */
     public static final double RESTED = 0.99;
 
@@ -60,8 +70,29 @@ public record Life(
         Demand.within("opacity", opacity, 0, 1);
         Demand.within("speed", speed, 0, 1000);
         Demand.within("spin", spin, -36_000, 36_000);
+        timed.forEach((lane, seconds) -> {
+            String place = "timed/" + lane.name().toLowerCase(Locale.ROOT);
+            Demand.above(place, seconds, 0);
+            Demand.within(place, seconds, 0, 60);
+        });
+        timed = Collections.unmodifiableMap(timed.isEmpty() ? Map.of() : new EnumMap<>(timed));
         replaces =
                 Collections.unmodifiableSet(replaces.isEmpty() ? EnumSet.noneOf(Lane.class) : EnumSet.copyOf(replaces));
+    }
+
+    /** A life whose lanes all run over it. */
+    public Life(
+            Vec3 gravity,
+            double drag,
+            OptionalDouble restWithin,
+            List<Force> forces,
+            Curve size,
+            Curve opacity,
+            Gradient colour,
+            Curve speed,
+            Curve spin,
+            Set<Lane> replaces) {
+        this(gravity, drag, restWithin, false, forces, size, opacity, colour, speed, spin, replaces, Map.of());
     }
 
     /** A life under gravity and drag alone, whose lanes multiply. */
@@ -71,47 +102,128 @@ public record Life(
 
     /** Returns the linear drag that acts, per second: e^(−drag·t) of the speed is left after t. */
     public double dragPerSecond() {
-        return restWithin.isPresent() ? -StrictMath.log(1 - RESTED) / restWithin.getAsDouble() : drag;
+        return restWithin.isPresent() && !restEvenly ? -StrictMath.log(1 - RESTED) / restWithin.getAsDouble() : drag;
+    }
+
+    /** Returns in how many seconds it slows evenly to nothing; empty where it does not. */
+    public OptionalDouble evenRest() {
+        return restEvenly ? restWithin : OptionalDouble.empty();
     }
 
     public boolean replaces(Lane lane) {
         return replaces.contains(lane);
     }
 
+    /**
+     * Returns how far along its curve a lane is.
+     *
+     * @param share of the life that is over, 0 to 1
+     * @param seconds that the life takes
+     */
+    public double along(Lane lane, double share, double seconds) {
+        Double over = timed.get(lane);
+        return over == null ? share : Math.min(1, share * seconds / over);
+    }
+
     /** Tells whether the motion has an exact solution: only gravity and drag act. */
     public boolean exact() {
-        return forces.isEmpty() && speed.equals(Curve.ONE) && !replaces(Lane.SPEED);
+        return forces.isEmpty()
+                && speed.equals(Curve.ONE)
+                && !replaces(Lane.SPEED)
+                && (!restEvenly || restWithin.isEmpty());
     }
 
     public Life withGravity(Vec3 other) {
-        return new Life(other, drag, restWithin, forces, size, opacity, colour, speed, spin, replaces);
+        return with(d -> d.gravity = other);
     }
 
     public Life withDrag(double other) {
-        return new Life(gravity, other, OptionalDouble.empty(), forces, size, opacity, colour, speed, spin, replaces);
+        return with(d -> {
+            d.drag = other;
+            d.restWithin = OptionalDouble.empty();
+            d.restEvenly = false;
+        });
+    }
+
+    /** Returns this life coming to rest within a time, evenly or by drag. */
+    public Life resting(double seconds, boolean evenly) {
+        return with(d -> {
+            d.restWithin = OptionalDouble.of(seconds);
+            d.restEvenly = evenly;
+        });
     }
 
     public Life withForces(List<Force> others) {
-        return new Life(gravity, drag, restWithin, others, size, opacity, colour, speed, spin, replaces);
+        return with(d -> d.forces = others);
     }
 
     public Life withSize(Curve other) {
-        return new Life(gravity, drag, restWithin, forces, other, opacity, colour, speed, spin, replaces);
+        return with(d -> d.size = other);
     }
 
     public Life withOpacity(Curve other) {
-        return new Life(gravity, drag, restWithin, forces, size, other, colour, speed, spin, replaces);
+        return with(d -> d.opacity = other);
+    }
+
+    public Life withColour(Gradient other) {
+        return with(d -> d.colour = other);
     }
 
     public Life withSpeed(Curve other) {
-        return new Life(gravity, drag, restWithin, forces, size, opacity, colour, other, spin, replaces);
+        return with(d -> d.speed = other);
     }
 
     public Life withSpin(Curve other) {
-        return new Life(gravity, drag, restWithin, forces, size, opacity, colour, speed, other, replaces);
+        return with(d -> d.spin = other);
     }
 
     public Life replacing(Set<Lane> others) {
-        return new Life(gravity, drag, restWithin, forces, size, opacity, colour, speed, spin, others);
+        return with(d -> d.replaces = others);
+    }
+
+    /** Returns this life with lanes that run over seconds. */
+    public Life timing(Map<Lane, Double> others) {
+        return with(d -> d.timed = others);
+    }
+
+    private Life with(Consumer<Draft> change) {
+        Draft draft = new Draft(this);
+        change.accept(draft);
+        return draft.life();
+    }
+
+    private static final class Draft {
+        private Vec3 gravity;
+        private double drag;
+        private OptionalDouble restWithin;
+        private boolean restEvenly;
+        private List<Force> forces;
+        private Curve size;
+        private Curve opacity;
+        private Gradient colour;
+        private Curve speed;
+        private Curve spin;
+        private Set<Lane> replaces;
+        private Map<Lane, Double> timed;
+
+        private Draft(Life l) {
+            gravity = l.gravity;
+            drag = l.drag;
+            restWithin = l.restWithin;
+            restEvenly = l.restEvenly;
+            forces = l.forces;
+            size = l.size;
+            opacity = l.opacity;
+            colour = l.colour;
+            speed = l.speed;
+            spin = l.spin;
+            replaces = l.replaces;
+            timed = l.timed;
+        }
+
+        private Life life() {
+            return new Life(
+                    gravity, drag, restWithin, restEvenly, forces, size, opacity, colour, speed, spin, replaces, timed);
+        }
     }
 }

@@ -215,6 +215,12 @@ public enum Property {
                                     .toList()));
         }
     },
+    PLAYBACK("×", 0) {
+        @Override
+        Emitter changed(Emitter e, DoubleUnaryOperator f) {
+            return e.withPlayback(held(f.applyAsDouble(e.playback()), Course.SLOWEST, Course.FASTEST));
+        }
+    },
     DELAY("s", 0) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
@@ -297,6 +303,7 @@ public enum Property {
                 || this == BOUNCE
                 || this == TRAIL
                 || this == BRIGHTNESS
+                || this == PLAYBACK
                 || this == DELAY;
     }
 

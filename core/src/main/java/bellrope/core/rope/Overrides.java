@@ -67,7 +67,8 @@ public record Overrides(
                 course.looping(),
                 duration.orElse(course.duration()),
                 course.windUp(),
-                course.looping() ? fadeOut.orElse(course.fadeOut()) : 0);
+                course.looping() ? fadeOut.orElse(course.fadeOut()) : 0,
+                course.playback());
         return effect.withCourse(changed)
                 .withEmitters(effect.emitters().stream().map(this::over).toList());
     }

@@ -173,7 +173,8 @@ public record Rope(
                 true,
                 mine.course().duration(),
                 run.fadeIn().orElse(mine.course().windUp()),
-                run.fadeOut().orElse(mine.course().fadeOut())));
+                run.fadeOut().orElse(mine.course().fadeOut()),
+                mine.course().playback()));
     }
 
     /** Returns this rope with some of it changed. */

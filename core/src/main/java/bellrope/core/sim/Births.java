@@ -133,7 +133,8 @@ final class Births {
                 birth.shape() instanceof Shape.Cone cone && cone.radius() == 0 && birth.aim() instanceof Aim.Outward;
         stray(tip ? Math.min(180, ((Shape.Cone) birth.shape()).angle() + birth.spread()) : birth.spread());
         double speed = birth.speed().at(draws.unit(Purpose.SPEED));
-        double life = birth.lifetime().at(draws.unit(Purpose.LIFETIME)) * stepsPerSecond;
+        double tempo = stepsPerSecond / emitter.playback();
+        double life = birth.lifetime().at(draws.unit(Purpose.LIFETIME)) * tempo;
         int i = store.add(step, life, lag);
         Vec3 right = frame.right();
         Vec3 up = frame.up();
@@ -157,7 +158,7 @@ final class Births {
         store.aspect[i] =
                 height.isPresent() && across > 0 ? (float) (height.get().at(draws.unit(Purpose.HEIGHT)) / across) : 1;
         store.rotation[i] = (float) (birth.rotation().at(draws.unit(Purpose.ROTATION)) / 360);
-        store.spin[i] = (float) (birth.spin().at(draws.unit(Purpose.SPIN)) / 360 / stepsPerSecond);
+        store.spin[i] = (float) (birth.spin().at(draws.unit(Purpose.SPIN)) / 360 / tempo);
         store.face[i] = frame.face();
         store.pick[i] = layer.picks() ? (float) draws.unit(Purpose.FRAME) : 0;
         tint(birth.colour(), draws.unit(Purpose.COLOUR));

@@ -137,15 +137,17 @@ public final class EffectRun {
         this.generation = descent.generation();
         this.turn = way.turn(0);
         this.births = new Births(pace);
-        this.windUp = course.windUp() * pace.stepsPerSecond();
-        this.fadeOut = course.fadeOut() * pace.stepsPerSecond();
+        double tempo = emitters.get(0).stepsPerSecond(pace);
+        this.windUp = course.windUp() * tempo;
+        this.fadeOut = course.fadeOut() * tempo;
         int n = emitters.size();
         this.schedules = new Schedule[n];
         this.frames = new Frame[n];
         this.movers = new Mover[n];
         for (int i = 0; i < n; i++) {
             Emitter emitter = emitters.get(i);
-            schedules[i] = new Schedule(peaks.get(i).birth(), course, pace);
+            schedules[i] =
+                    new Schedule(peaks.get(i).birth(), course, peaks.get(i).stepsPerSecond(pace));
             frames[i] = Frame.of(turn, emitter.birth(), emitter.look());
             if (layers[i].walks()) {
                 movers[i] = new Mover(emitter, i, turn, pace);
@@ -184,7 +186,8 @@ public final class EffectRun {
         raised = times;
         peaks = higher;
         for (int i = 0; i < schedules.length; i++) {
-            schedules[i] = new Schedule(peaks.get(i).birth(), course, pace);
+            schedules[i] =
+                    new Schedule(peaks.get(i).birth(), course, peaks.get(i).stepsPerSecond(pace));
             layers[i].reach(Hold.life(peaks.get(i), pace) + 1);
         }
         hold = Hold.of(course, peaks, pace);
@@ -379,7 +382,7 @@ public final class EffectRun {
     }
 
     private void carry(Emitter emitter) {
-        double inherit = emitter.birth().inherit();
+        double inherit = emitter.birth().inherit() / emitter.playback();
         births.carryX = velocity[0] * inherit;
         births.carryY = velocity[1] * inherit;
         births.carryZ = velocity[2] * inherit;
@@ -494,7 +497,7 @@ public final class EffectRun {
 
     /** Returns how many steps after it was told to end it bears nothing more. */
     public int fadeOut() {
-        return pace.stepsAt(course.fadeOut());
+        return (int) Math.ceil(fadeOut - 1e-9);
     }
 
     public Layer[] layers() {
@@ -513,9 +516,7 @@ public final class EffectRun {
         }
         int line = hold.longestLine();
         if (course.looping()) {
-            return stopped != Integer.MAX_VALUE
-                    && step >= stopped + pace.stepsAt(course.fadeOut()) + line
-                    && step > quietSince;
+            return stopped != Integer.MAX_VALUE && step >= stopped + fadeOut() + line && step > quietSince;
         }
         return step - start > hold.lastBirth() + line && step > quietSince + line;
     }

@@ -13,12 +13,12 @@ package bellrope.core.sim;
  */
 public final class Flight {
     private final double drag;
-    private final int stepsPerSecond;
+    private final double stepsPerSecond;
     private float[] p = new float[0];
     private float[] q = new float[0];
     private float[] left = new float[0];
 
-    public Flight(double drag, int stepsPerSecond) {
+    public Flight(double drag, double stepsPerSecond) {
         this.drag = drag;
         this.stepsPerSecond = stepsPerSecond;
     }
@@ -50,7 +50,7 @@ public final class Flight {
         q = java.util.Arrays.copyOf(q, length);
         left = java.util.Arrays.copyOf(left, length);
         for (int i = from; i < length; i++) {
-            double t = (double) i / stepsPerSecond;
+            double t = i / stepsPerSecond;
             p[i] = (float) carriedBySpeed(drag, t);
             q[i] = (float) carriedByAcceleration(drag, t);
             left[i] = (float) StrictMath.exp(-drag * t);

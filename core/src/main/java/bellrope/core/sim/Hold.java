@@ -30,8 +30,9 @@ public record Hold(OptionalInt steps, int lastBirth, int longestLine, boolean bo
             bounded &= line >= 0;
             longest = Math.max(longest, Math.max((int) Math.ceil(line - 1e-9), life(emitter, pace)));
             if (emitter.birth().byItself()) {
-                double birth =
-                        new Schedule(emitter.birth(), course, pace).lastBirth().orElse(0);
+                double birth = new Schedule(emitter.birth(), course, emitter.stepsPerSecond(pace))
+                        .lastBirth()
+                        .orElse(0);
                 last = Math.max(last, (int) Math.ceil(birth - 1e-9));
                 end = Math.max(end, Math.max(1, (int) Math.ceil(birth + line - 1e-9)));
             }
@@ -44,7 +45,7 @@ public record Hold(OptionalInt steps, int lastBirth, int longestLine, boolean bo
     }
 
     static int life(Emitter emitter, Pace pace) {
-        return Math.max(1, pace.stepsAt(emitter.birth().lifetime().most()));
+        return Math.max(1, pace.stepsAt(emitter.birth().lifetime().most() / emitter.playback()));
     }
 
     // In steps; −1 where the line comes back to an emitter that is already in it. Each emitter is worked out once:
@@ -66,7 +67,8 @@ public record Hold(OptionalInt steps, int lastBirth, int longestLine, boolean bo
             }
         }
         if (longest >= 0) {
-            known[i] = emitters.get(i).birth().lifetime().most() * pace.stepsPerSecond() + longest;
+            known[i] =
+                    emitters.get(i).birth().lifetime().most() * emitters.get(i).stepsPerSecond(pace) + longest;
         }
         return known[i];
     }

@@ -7,6 +7,7 @@ import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
 import bellrope.core.effect.Sprite;
 import bellrope.core.value.Vec3;
+import java.util.Arrays;
 
 /**
  * All living particles that share an emitter and its motion, and how they look, which is for {@link Shade}. Where motion is
@@ -21,6 +22,9 @@ public final class Layer {
     private final float ay;
     private final float az;
     private final int stepsPerSecond;
+    // Steps that one of the emitter's seconds takes, and how many times as fast as written it plays.
+    private final double tempo;
+    private final float rate;
     private final int sprite;
     private final float brightness;
     private final boolean walks;
@@ -33,6 +37,8 @@ public final class Layer {
     private final String effect;
     private final boolean own;
     private final float[] ending = new float[3];
+    private float[] endings = new float[32];
+    private int ends;
     private int dimFrom = Integer.MAX_VALUE;
     private int dimSteps;
     private long born;
@@ -55,14 +61,16 @@ public final class Layer {
         this.own = own;
         this.emitter = emitter;
         this.stepsPerSecond = stepsPerSecond;
+        this.rate = (float) emitter.playback();
+        this.tempo = stepsPerSecond / emitter.playback();
         Life life = emitter.life();
         this.walks = walks(emitter);
         this.bears = !emitter.end().children().isEmpty();
         this.occasions = new long[emitter.end().children().size()];
         End.Trail trail = emitter.end().trail().orElse(null);
-        this.ribbon = trail == null ? null : new Ribbon(trail, stepsPerSecond);
+        this.ribbon = trail == null ? null : new Ribbon(trail, tempo);
         this.store = new ParticleStore(64, walks ? new Walk(trail != null) : null);
-        this.flight = new Flight(life.dragPerSecond(), stepsPerSecond);
+        this.flight = new Flight(life.dragPerSecond(), tempo);
         this.cost = Cost.of(emitter);
         this.cap = emitter.birth().cap().orElse(Integer.MAX_VALUE);
         Vec3 gravity = life.gravity();
@@ -71,7 +79,7 @@ public final class Layer {
         this.az = (float) gravity.z();
         this.sprite = number;
         this.brightness = (float) emitter.look().brightness();
-        this.shade = new Shade(emitter, store, stepsPerSecond, sprite);
+        this.shade = new Shade(emitter, store, tempo, sprite);
         this.cover = new Cover(this, sprite.coverage());
     }
 
@@ -143,7 +151,7 @@ public final class Layer {
 
     /** Carries a newborn whose motion is exact on by a share of a step, as if it had been born then. */
     void carry(int i, double steps) {
-        double seconds = steps / stepsPerSecond;
+        double seconds = steps / tempo;
         double drag = flight.drag();
         double p = Flight.carriedBySpeed(drag, seconds);
         double q = Flight.carriedByAcceleration(drag, seconds);
@@ -240,11 +248,21 @@ public final class Layer {
 
     /** Writes the velocity of a particle at a step, units a second. */
     void velocity(int i, int step, float[] out) {
+        written(i, step, out);
+        if (rate != 1f) {
+            out[0] *= rate;
+            out[1] *= rate;
+            out[2] *= rate;
+        }
+    }
+
+    // Units in one of the emitter's own seconds.
+    private void written(int i, int step, float[] out) {
         if (walks) {
             Walk walk = store.walk;
-            out[0] = walk.ux[i];
-            out[1] = walk.uy[i];
-            out[2] = walk.uz[i];
+            out[0] = walk.ux[i] * walk.slowed[i];
+            out[1] = walk.uy[i] * walk.slowed[i];
+            out[2] = walk.uz[i] * walk.slowed[i];
             return;
         }
         int age = step - store.born[i];
@@ -269,16 +287,41 @@ public final class Layer {
         return cover.stretches();
     }
 
-    /** Writes where a particle is at its very end, which comes {@code steps} after a step; x, y, z in units. */
-    void atEnd(int i, int step, double steps, double[] place) {
+    /** Writes where a particle whose motion is exact is {@code steps} after a step: x, y, z in units. */
+    void after(int i, int step, double steps, double[] place) {
         float[] u = ending;
-        velocity(i, step, u);
-        double seconds = steps / stepsPerSecond;
+        written(i, step, u);
+        double seconds = steps / tempo;
         double p = Flight.carriedBySpeed(flight.drag(), seconds);
         double q = Flight.carriedByAcceleration(flight.drag(), seconds);
         place[0] = store.x[i] + u[0] * p + ax * q;
         place[1] = store.y[i] + u[1] * p + ay * q;
         place[2] = store.z[i] + u[2] * p + az * q;
+    }
+
+    /** Notes where a particle that walks came to its end, if it could be seen there. */
+    void ended(int i) {
+        if (ends == endings.length) {
+            endings = Arrays.copyOf(endings, ends * 2);
+        }
+        endings[ends++] = store.x[i];
+        endings[ends++] = store.y[i];
+        endings[ends++] = store.z[i];
+        endings[ends++] = shade.seenAtEnd(i) ? 1 : 0;
+    }
+
+    /** Forgets the ends of the step before. */
+    void noEnds() {
+        ends = 0;
+    }
+
+    /** Returns how many numbers {@link #endings} holds of the last step: x, y, z, and 1 where it could be seen. */
+    int ends() {
+        return ends;
+    }
+
+    float[] endings() {
+        return endings;
     }
 
     /** Returns the number of the sprite in the project. */

@@ -37,6 +37,10 @@ final class Mover {
     private final double stepLeft;
     private final double stepRub;
     private final int parts;
+    // Steps in which it slows evenly to nothing; 0 where it does not.
+    private final double restSteps;
+    // Share of the lane for each step of age, where that runs over seconds; 0 where it runs over life.
+    private final float lanePace;
     private final float[] speedOver;
     private final boolean speedReplaces;
     private final int trailEvery;
@@ -81,7 +85,10 @@ final class Mover {
         List<Force> forces = life.forces();
         field = new Field(forces, turn, emitter.seed());
         wall = emitter.end().collision().map(c -> new Wall(c.with(), turn)).orElse(null);
-        dt = 1.0 / pace.stepsPerSecond();
+        dt = 1.0 / emitter.stepsPerSecond(pace);
+        restSteps = life.evenRest().isPresent() ? life.evenRest().getAsDouble() / dt : 0;
+        Double timed = life.timed().get(Life.Lane.SPEED);
+        lanePace = timed == null ? 0 : (float) (dt / timed);
         drag = life.dragPerSecond();
         gx = life.gravity().x();
         gy = life.gravity().y();
@@ -136,6 +143,7 @@ final class Mover {
      */
     void walk(ParticleStore store, int step, double local, Occasions occasions, Layer layer) {
         int n = store.slots();
+        layer.noEnds();
         for (int i = 0; i < n; i++) {
             if (store.gone[i] < step || store.born[i] >= step) {
                 continue;
@@ -185,6 +193,9 @@ final class Mover {
         float after = before + (float) Math.sqrt(wx * wx + wy * wy + wz * wz);
         walk.travelled[i] = after;
         trail(store, i, step, before, after, from > 0);
+        if (store.gone[i] <= step) {
+            layer.ended(i);
+        }
         if (!bearing.none()) {
             boolean ending = store.gone[i] <= step;
             double age = store.age(i, step) - ago;
@@ -239,13 +250,23 @@ final class Mover {
         free(time);
         double pace = 1;
         double startPace = 1;
-        if (speedOver != null) {
+        if (speedOver != null || restSteps > 0) {
             float age = store.age(i, step);
-            float at = (float) (age - 1 + from) * store.pace[i];
-            float until = (float) (age - ago) * store.pace[i];
-            startPace = over(at);
-            pace = (startPace + 4 * over((at + until) / 2) + over(until)) / 6;
+            double first = age - 1 + from;
+            double last = age - ago;
+            startPace = rest(first, first);
+            pace = rest(first, last);
+            if (speedOver != null) {
+                float by = lanePace > 0 ? lanePace : store.pace[i];
+                double lane = over((float) first * by);
+                pace *= (lane + 4 * over((float) ((first + last) / 2) * by) + over((float) last * by)) / 6;
+                startPace *= lane;
+            }
+            walk.slowed[i] = (float) rest(last, last)
+                    * (speedOver == null ? 1 : (float) over((float) last * (lanePace > 0 ? lanePace : store.pace[i])));
             if (speedReplaces) {
+                double now = Math.sqrt(ux * ux + uy * uy + uz * uz);
+                walk.slowed[i] = now > 1e-9 ? (float) (walk.slowed[i] / now) : 0;
                 double mx = startX + ux;
                 double my = startY + uy;
                 double mz = startZ + uz;
@@ -273,6 +294,16 @@ final class Mover {
         walk.ux[i] = (float) ux;
         walk.uy[i] = (float) uy;
         walk.uz[i] = (float) uz;
+    }
+
+    // The mean of 1 − t/T, and nothing after T, between two ages in steps; exact.
+    private double rest(double first, double last) {
+        if (restSteps == 0) {
+            return 1;
+        }
+        double a = Math.min(first, restSteps);
+        double b = Math.min(last, restSteps);
+        return last - first < 1e-9 ? 1 - a / restSteps : (b - a) * (1 - (a + b) / 2 / restSteps) / (last - first);
     }
 
     private double over(float fraction) {

@@ -81,9 +81,9 @@ final class Occasions {
         handed[h] = x;
         handed[h + 1] = y;
         handed[h + 2] = z;
-        handed[h + 3] = walk.ux[slot];
-        handed[h + 4] = walk.uy[slot];
-        handed[h + 5] = walk.uz[slot];
+        handed[h + 3] = walk.ux[slot] * walk.slowed[slot];
+        handed[h + 4] = walk.uy[slot] * walk.slowed[slot];
+        handed[h + 5] = walk.uz[slot] * walk.slowed[slot];
         handed[h + 6] = store.red[slot];
         handed[h + 7] = store.green[slot];
         handed[h + 8] = store.blue[slot];

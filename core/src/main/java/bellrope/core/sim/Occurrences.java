@@ -77,7 +77,7 @@ public final class Occurrences {
     }
 
     private static double alongTheWay(Emitter emitter, double rate) {
-        Emitter alone = emitter.withEnd(End.NONE);
+        Emitter alone = emitter.withEnd(End.NONE).withPlayback(1);
         Layer layer = new Layer(alone, Pace.SIXTY.stepsPerSecond(), 0, new Sprite("none", 1));
         Births births = new Births(Pace.SIXTY);
         births.room = DRAWN;
@@ -95,7 +95,9 @@ public final class Occurrences {
     // Units that a particle comes in its life.
     private static double way(Life life, double vx, double vy, double vz, double seconds) {
         Vec3 a = life.gravity();
-        boolean laned = !life.speed().equals(bellrope.core.value.Curve.ONE) || life.replaces(Life.Lane.SPEED);
+        double rest = life.evenRest().orElse(0);
+        boolean laned =
+                rest > 0 || !life.speed().equals(bellrope.core.value.Curve.ONE) || life.replaces(Life.Lane.SPEED);
         if (!laned && a.equals(Vec3.ZERO)) {
             return Math.sqrt(vx * vx + vy * vy + vz * vz) * Flight.carriedBySpeed(life.dragPerSecond(), seconds);
         }
@@ -108,7 +110,8 @@ public final class Occurrences {
             double x = vx * left + a.x() * p;
             double y = vy * left + a.y() * p;
             double z = vz * left + a.z() * p;
-            double lane = laned ? life.speed().at(share) : 1;
+            double lane = laned ? life.speed().at(life.along(Life.Lane.SPEED, share, seconds)) : 1;
+            lane *= rest > 0 ? Math.max(0, 1 - t / rest) : 1;
             double speed = life.replaces(Life.Lane.SPEED) ? lane : lane * Math.sqrt(x * x + y * y + z * z);
             sum += speed * (k == 0 || k == PIECES ? 1 : k % 2 == 1 ? 4 : 2);
         }

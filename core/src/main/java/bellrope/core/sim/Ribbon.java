@@ -9,7 +9,7 @@ final class Ribbon {
     private final float[] width;
     private final float[] colour;
 
-    Ribbon(End.Trail trail, int stepsPerSecond) {
+    Ribbon(End.Trail trail, double stepsPerSecond) {
         boolean timed = trail.by() == End.Trail.By.SECONDS;
         steps = timed ? (int) Math.max(1, Math.round(trail.length() * stepsPerSecond)) : Integer.MAX_VALUE;
         units = timed ? Float.MAX_VALUE : (float) trail.length();

@@ -38,8 +38,13 @@ public final class Schedule {
     private final double last;
 
     public Schedule(Birth birth, Course course, Pace pace) {
-        double delay = birth.delay() * pace.stepsPerSecond();
-        double duration = course.duration() * pace.stepsPerSecond();
+        this(birth, course, (double) pace.stepsPerSecond());
+    }
+
+    /** @param stepsPerSecond how many steps one of the emitter's seconds takes */
+    Schedule(Birth birth, Course course, double stepsPerSecond) {
+        double delay = birth.delay() * stepsPerSecond;
+        double duration = course.duration() * stepsPerSecond;
         period = course.looping() ? duration : 0;
         List<Burst> bursts = birth.bursts();
         burstAt = new double[bursts.size()][];
@@ -48,7 +53,7 @@ public final class Schedule {
             Burst burst = bursts.get(i);
             burstAt[i] = new double[burst.times()];
             for (int j = 0; j < burst.times(); j++) {
-                burstAt[i][j] = delay + (burst.at() + j * burst.pause()) * pace.stepsPerSecond();
+                burstAt[i][j] = delay + (burst.at() + j * burst.pause()) * stepsPerSecond;
                 latest = Math.max(latest, burstAt[i][j]);
             }
         }
@@ -60,9 +65,9 @@ public final class Schedule {
             added = null;
             lasting = 0;
         } else {
-            perStep = stream.perSecond() / pace.stepsPerSecond();
-            streamStart = delay + stream.from() * pace.stepsPerSecond();
-            lasting = lasting(stream, course) * pace.stepsPerSecond();
+            perStep = stream.perSecond() / stepsPerSecond;
+            streamStart = delay + stream.from() * stepsPerSecond;
+            lasting = lasting(stream, course) * stepsPerSecond;
             if (Double.isInfinite(lasting)) {
                 added = null;
                 perCycle = ENDLESS;

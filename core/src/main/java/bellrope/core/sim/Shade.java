@@ -20,7 +20,13 @@ final class Shade {
 
     private final Emitter emitter;
     private final ParticleStore store;
-    private final int stepsPerSecond;
+    private final double stepsPerSecond;
+    // Share of its lane for each step of age, of the lanes that run over seconds; 0 for those that run over life.
+    private final float sizePace;
+    private final float opacityPace;
+    private final float colourPace;
+    private final float spinPace;
+    private final float spinLast;
     private final float[] sizeOver;
     private final float[] opacityOver;
     private final float[] colourOver;
@@ -38,7 +44,8 @@ final class Shade {
     private float[] green = new float[0];
     private float[] blue = new float[0];
 
-    Shade(Emitter emitter, ParticleStore store, int stepsPerSecond, Sprite sprite) {
+    /** @param stepsPerSecond how many steps one of the emitter's seconds takes */
+    Shade(Emitter emitter, ParticleStore store, double stepsPerSecond, Sprite sprite) {
         this.emitter = emitter;
         this.store = store;
         this.stepsPerSecond = stepsPerSecond;
@@ -50,9 +57,24 @@ final class Shade {
         this.opacityReplaced = life.replaces(Life.Lane.OPACITY);
         this.colourReplaced = life.replaces(Life.Lane.COLOUR);
         this.spinOver = spinTable(life);
+        this.sizePace = pace(life, Life.Lane.SIZE);
+        this.opacityPace = pace(life, Life.Lane.OPACITY);
+        this.colourPace = pace(life, Life.Lane.COLOUR);
+        this.spinLast = (float) life.spin().at(1);
+        this.spinPace = pace(life, Life.Lane.SPIN);
         this.plainColour = allOnes(colourOver) && !colourReplaced;
         this.sheet = sprite.sheet();
         this.brightness = (float) emitter.look().brightness();
+    }
+
+    private float pace(Life life, Life.Lane lane) {
+        Double seconds = life.timed().get(lane);
+        return seconds == null ? 0 : (float) (1 / (seconds * stepsPerSecond));
+    }
+
+    // Where a particle is on a lane, in cells.
+    private float cells(int i, int step, float pace) {
+        return Math.min(1f, store.age(i, step) * (pace > 0 ? pace : store.pace[i])) * CELLS;
     }
 
     private static float[] held(float[] table, float least, float most) {
@@ -112,6 +134,13 @@ final class Shade {
 
     // The age of a particle that rests in its slot goes on; the cell is held at the end of life.
     private void shape(int step, int n) {
+        if (sizePace > 0 || opacityPace > 0) {
+            for (int i = 0; i < n; i++) {
+                size[i] = store.size[i] * read(sizeOver, cells(i, step, sizePace));
+                alpha[i] = store.opacity[i] * read(opacityOver, cells(i, step, opacityPace));
+            }
+            return;
+        }
         int[] born = store.born;
         float[] pace = store.pace;
         float[] lag = store.lag;
@@ -134,9 +163,9 @@ final class Shade {
 
     private void tint(int step, int n) {
         for (int i = 0; i < n; i++) {
-            float at = store.age(i, step) * store.pace[i] * CELLS;
+            float at = cells(i, step, colourPace);
             int cell = Math.min(CELLS - 1, (int) at);
-            float share = Math.min(1f, at - cell);
+            float share = at - cell;
             int c = cell * 4;
             red[i] = store.red[i] * between(colourOver[c], colourOver[c + 4], share);
             green[i] = store.green[i] * between(colourOver[c + 1], colourOver[c + 5], share);
@@ -148,12 +177,12 @@ final class Shade {
     // Lanes that stand instead of what was born; after shape() and tint(), which multiplied.
     private void replace(int step, int n) {
         for (int i = 0; i < n; i++) {
-            float at = store.age(i, step) * store.pace[i] * CELLS;
+            float at = cells(i, step, colourPace);
             int cell = Math.min(CELLS - 1, (int) at);
-            float share = Math.min(1f, at - cell);
+            float share = at - cell;
             int c = cell * 4;
             if (sizeReplaced) {
-                size[i] = between(sizeOver[cell], sizeOver[cell + 1], share);
+                size[i] = read(sizeOver, cells(i, step, sizePace));
             }
             if (colourReplaced) {
                 red[i] = brightness * between(colourOver[c], colourOver[c + 4], share);
@@ -161,7 +190,7 @@ final class Shade {
                 blue[i] = brightness * between(colourOver[c + 2], colourOver[c + 6], share);
             }
             if (opacityReplaced) {
-                alpha[i] = between(opacityOver[cell], opacityOver[cell + 1], share);
+                alpha[i] = read(opacityOver, cells(i, step, opacityPace));
                 if (!plainColour) {
                     alpha[i] *= between(colourOver[c + 3], colourOver[c + 7], share);
                 }
@@ -171,9 +200,7 @@ final class Shade {
 
     /** Returns a particle's width in units at a step. */
     float sizeAt(int slot, int step) {
-        float at = Math.min(1f, store.age(slot, step) * store.pace[slot]) * CELLS;
-        int cell = Math.min(CELLS - 1, (int) at);
-        float lane = between(sizeOver[cell], sizeOver[cell + 1], at - cell);
+        float lane = read(sizeOver, cells(slot, step, sizePace));
         return sizeReplaced ? lane : store.size[slot] * lane;
     }
 
@@ -183,19 +210,24 @@ final class Shade {
         if (spinOver == null) {
             return store.rotation[slot] + store.spin[slot] * age;
         }
-        float at = Math.min(1f, age * store.pace[slot]) * CELLS;
-        int cell = Math.min(CELLS - 1, (int) at);
-        float sum = between(spinOver[cell], spinOver[cell + 1], at - cell) / store.pace[slot];
+        float pace = spinPace > 0 ? spinPace : store.pace[slot];
+        // The integral over the lane, and what lies beyond the end of one that runs over seconds.
+        float sum = read(spinOver, cells(slot, step, spinPace)) / pace
+                + Math.max(0, age - 1 / pace) * (spinPace > 0 ? spinLast : 0);
         return emitter.life().replaces(Life.Lane.SPIN)
-                ? store.rotation[slot] + sum / 360 / stepsPerSecond
+                ? store.rotation[slot] + (float) (sum / 360 / stepsPerSecond)
                 : store.rotation[slot] + store.spin[slot] * sum;
     }
 
     /** Tells whether a particle could be seen at the very end of its life. */
     boolean seenAtEnd(int slot) {
-        float across = sizeReplaced ? sizeOver[CELLS] : store.size[slot] * sizeOver[CELLS];
-        float opaque = opacityReplaced ? opacityOver[CELLS] : store.opacity[slot] * opacityOver[CELLS];
-        return across >= VISIBLE_SIZE && opaque * colourOver[4 * CELLS + 3] >= VISIBLE_OPACITY;
+        float life = 1 / store.pace[slot];
+        float sizeLane = read(sizeOver, sizePace > 0 ? Math.min(1, life * sizePace) * CELLS : CELLS);
+        float opacityLane = read(opacityOver, opacityPace > 0 ? Math.min(1, life * opacityPace) * CELLS : CELLS);
+        int colour = colourPace > 0 ? (int) (Math.min(1, life * colourPace) * CELLS) : CELLS;
+        float across = sizeReplaced ? sizeLane : store.size[slot] * sizeLane;
+        float opaque = opacityReplaced ? opacityLane : store.opacity[slot] * opacityLane;
+        return across >= VISIBLE_SIZE && opaque * colourOver[4 * colour + 3] >= VISIBLE_OPACITY;
     }
 
     boolean evenSpin() {
@@ -229,6 +261,11 @@ final class Shade {
             }
         }
         return true;
+    }
+
+    private static float read(float[] lane, float at) {
+        int cell = Math.min(CELLS - 1, (int) at);
+        return between(lane[cell], lane[cell + 1], at - cell);
     }
 
     private static float between(float a, float b, float share) {

@@ -12,6 +12,8 @@ final class Walk {
     float[] ux = new float[0];
     float[] uy = new float[0];
     float[] uz = new float[0];
+    // What a lane of speed, or coming to rest, makes of the velocity now.
+    float[] slowed = new float[0];
     float[] travelled = new float[0];
     int[] hits = new int[0];
     int[] stuck = new int[0];
@@ -33,6 +35,7 @@ final class Walk {
         ux = Arrays.copyOf(ux, n);
         uy = Arrays.copyOf(uy, n);
         uz = Arrays.copyOf(uz, n);
+        slowed = Arrays.copyOf(slowed, n);
         travelled = Arrays.copyOf(travelled, n);
         hits = Arrays.copyOf(hits, n);
         stuck = Arrays.copyOf(stuck, n);
@@ -51,6 +54,7 @@ final class Walk {
         ParticleStore.pack(ux, stay, n);
         ParticleStore.pack(uy, stay, n);
         ParticleStore.pack(uz, stay, n);
+        ParticleStore.pack(slowed, stay, n);
         ParticleStore.pack(travelled, stay, n);
         ParticleStore.pack(hits, stay, n);
         ParticleStore.pack(stuck, stay, n);
@@ -74,6 +78,7 @@ final class Walk {
         ux[i] = vx;
         uy[i] = vy;
         uz[i] = vz;
+        slowed[i] = 1;
         travelled[i] = 0;
         hits[i] = 0;
         stuck[i] = 0;

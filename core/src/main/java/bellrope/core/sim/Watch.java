@@ -198,8 +198,12 @@ public final class Watch {
         back = turn.apply(new Vec3(0, 0, 1));
     }
 
-    /** Takes in a step; the layers must have been moved to it and asked to appear. */
-    public void look(List<Layer> layers, int step) {
+    /**
+     * Takes in a step; the layers must have been moved to it and asked to appear.
+     *
+     * @param departed layers that went in this step, of which only what happened in it is counted
+     */
+    public void look(List<Layer> layers, List<Layer> departed, int step) {
         if (steps == live.length) {
             int length = steps * 2;
             live = Arrays.copyOf(live, length);
@@ -232,20 +236,18 @@ public final class Watch {
             }
             emitter(layer, step);
         }
+        for (Layer layer : departed) {
+            happened(layer);
+        }
         drawCalls = Math.max(drawCalls, calls);
         peakCost = Math.max(peakCost, cost);
         steps++;
     }
 
     private void emitter(Layer layer, int step) {
-        ByEmitter by =
-                emitters.computeIfAbsent(new Of(layer.effect(), layer.emitter().name()), n -> new ByEmitter());
+        ByEmitter by = happened(layer);
         by.live += layer.store().count();
         by.peak = Math.max(by.peak, by.live);
-        by.births += layer.takeBorn();
-        by.refused += layer.takeRefused();
-        by.hits += layer.takeHits();
-        layer.takeOccasions(by.occasions);
         by.presence += layer.presence();
         ParticleStore store = layer.store();
         float[] sizes = layer.shade.sizes();
@@ -265,9 +267,9 @@ public final class Watch {
             } else {
                 by.reach = Math.max(by.reach, away());
             }
-            if (store.gone[i] == step + 1) {
+            if (store.gone[i] == step + 1 && !layer.walks()) {
                 // It ends before it is looked at again: at its very end it has come farthest.
-                layer.atEnd(i, step, Math.max(0, Math.min(1, store.left(i, step))), place);
+                layer.after(i, step, Math.max(0, Math.min(1, store.left(i, step))), place);
                 come();
                 if (layer.shade.seenAtEnd(i)) {
                     by.reach = Math.max(by.reach, away());
@@ -291,6 +293,26 @@ public final class Watch {
                 }
             }
         }
+    }
+
+    // What came about since the last look, whether or not anything of it is left.
+    private ByEmitter happened(Layer layer) {
+        ByEmitter by =
+                emitters.computeIfAbsent(new Of(layer.effect(), layer.emitter().name()), n -> new ByEmitter());
+        by.births += layer.takeBorn();
+        by.refused += layer.takeRefused();
+        by.hits += layer.takeHits();
+        layer.takeOccasions(by.occasions);
+        for (int i = 0; i < layer.ends(); i += 4) {
+            place[0] = layer.endings()[i];
+            place[1] = layer.endings()[i + 1];
+            place[2] = layer.endings()[i + 2];
+            come();
+            if (layer.endings()[i + 3] > 0) {
+                by.reach = Math.max(by.reach, away());
+            }
+        }
+        return by;
     }
 
     private double away() {

@@ -22,11 +22,13 @@ final class Cast {
     private final Map<Place, Layer> byPlace = new HashMap<>();
     private final List<Place> places = new ArrayList<>();
     private final List<Layer> layers = new ArrayList<>();
+    private final List<Layer> departed = new ArrayList<>();
     private final Project project;
     private static final Sprite NO_SPRITE = new Sprite("none", 1);
 
     /** What decides which layer a particle belongs to. */
-    private record Place(int effect, int emitter, Vec3 gravity, double drag) implements Comparable<Place> {
+    private record Place(int effect, int emitter, Vec3 gravity, double drag, double playback)
+            implements Comparable<Place> {
         @Override
         public int compareTo(Place other) {
             int byEffect = Integer.compare(effect, other.effect);
@@ -57,7 +59,8 @@ final class Cast {
                     effectOrder.getOrDefault(effect.name(), Integer.MAX_VALUE),
                     i,
                     emitter.life().gravity(),
-                    emitter.life().dragPerSecond());
+                    emitter.life().dragPerSecond(),
+                    emitter.playback());
             boolean own = apart || Layer.alone(emitter);
             Layer layer = own ? null : byPlace.get(place);
             mine[i] = layer != null ? layer : add(effect.name(), place, emitter, own);
@@ -94,10 +97,20 @@ final class Cast {
         for (Layer layer : mine) {
             int at = layer.own() ? layers.indexOf(layer) : -1;
             if (at >= 0) {
-                layers.remove(at);
+                departed.add(layers.remove(at));
                 places.remove(at);
             }
         }
+    }
+
+    /** Returns the layers that were forgotten since {@link #settle}, for whoever counts what happened in them last. */
+    List<Layer> departed() {
+        return departed;
+    }
+
+    /** Begins a step: what departed before it is gone for good. */
+    void settle() {
+        departed.clear();
     }
 
     /** Returns the layers, lowest first; the same list each time. */

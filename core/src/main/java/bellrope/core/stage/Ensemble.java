@@ -272,6 +272,7 @@ final class Ensemble {
 
     // Everything of a step but the exact motion, which can be had for any step at once.
     private void make(int step, boolean releasing) {
+        cast.settle();
         List<Layer> layers = cast.layers();
         for (int i = 0; i < layers.size(); i++) {
             if (!layers.get(i).walks()) {
@@ -505,6 +506,10 @@ final class Ensemble {
 
     List<Layer> layers() {
         return cast.layers();
+    }
+
+    List<Layer> departed() {
+        return cast.departed();
     }
 
     int particles() {

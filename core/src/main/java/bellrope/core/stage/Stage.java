@@ -418,6 +418,11 @@ public final class Stage {
         return scene.ensemble.layers();
     }
 
+    /** Returns the layers that went with their instances in the last step, for measuring what happened in them then. */
+    public List<Layer> departed() {
+        return scene.ensemble.departed();
+    }
+
     public Project project() {
         return scene.project();
     }

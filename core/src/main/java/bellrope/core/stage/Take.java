@@ -209,7 +209,7 @@ public final class Take {
                 for (Layer layer : stage.layers()) {
                     layer.appear(stage.now());
                 }
-                watch.look(stage.layers(), stage.now());
+                watch.look(stage.layers(), stage.departed(), stage.now());
                 keeping.look(stage, watch, k, most);
                 if (k == most || stage.still()) {
                     return new Take(account, project.settings(), watch, stage, keeping.kept());

@@ -287,7 +287,7 @@ class StageTest {
 
         private double reach(Stage stage, int layer) {
             Watch watch = new Watch(Vec3.ZERO, Vec3.UP);
-            watch.look(List.of(stage.layers().get(layer)), stage.now());
+            watch.look(List.of(stage.layers().get(layer)), List.of(), stage.now());
             return watch.reach();
         }
 

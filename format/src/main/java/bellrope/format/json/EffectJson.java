@@ -43,7 +43,8 @@ final class EffectJson {
         double duration = thing.number("duration");
         double windUp = thing.number("windUp", 0);
         double fadeOut = thing.number("fadeOut", 0);
-        return thing.make(() -> new Course(kind == CourseKind.LOOPING, duration, windUp, fadeOut));
+        double playback = thing.number("playback", 1);
+        return thing.make(() -> new Course(kind == CourseKind.LOOPING, duration, windUp, fadeOut, playback));
     }
 
     private static Emitter emitter(Thing thing) {
@@ -83,6 +84,7 @@ final class EffectJson {
         c.set("duration", Json.number(course.duration()));
         Json.unless(c, "windUp", course.windUp(), 0);
         Json.unless(c, "fadeOut", course.fadeOut(), 0);
+        Json.unless(c, "playback", course.playback(), 1);
         effect.seed().ifPresent(seed -> node.put("seed", seed));
         ArrayNode emitters = node.putArray("emitters");
         effect.emitters().forEach(emitter -> emitters.add(emitter(emitter)));

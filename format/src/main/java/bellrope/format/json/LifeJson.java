@@ -6,8 +6,10 @@ import bellrope.core.effect.Look;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Vec3;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
 import tools.jackson.databind.node.ArrayNode;
@@ -21,6 +23,7 @@ final class LifeJson {
         Vec3 gravity = thing.vector("gravity");
         double drag = thing.number("drag");
         OptionalDouble rest = thing.maybeNumber("restWithin");
+        boolean evenly = thing.yes("restEvenly");
         List<Force> forces = thing.has("forces") ? thing.list("forces", LifeJson::force) : List.of();
         Curve size = CurveJson.read(thing, "size");
         Curve opacity = CurveJson.read(thing, "opacity");
@@ -34,7 +37,15 @@ final class LifeJson {
                 lane(thing, names.get(i), i, replaces);
             }
         }
-        return thing.make(() -> new Life(gravity, drag, rest, forces, size, opacity, colour, speed, spin, replaces));
+        Map<Life.Lane, Double> timed = new EnumMap<>(Life.Lane.class);
+        thing.maybe("timed", t -> {
+            for (Life.Lane lane : Life.Lane.values()) {
+                t.maybeNumber(Thing.word(lane)).ifPresent(seconds -> timed.put(lane, seconds));
+            }
+            return t.make(() -> timed);
+        });
+        return thing.make(() ->
+                new Life(gravity, drag, rest, evenly, forces, size, opacity, colour, speed, spin, replaces, timed));
     }
 
     private static void lane(Thing thing, String name, int index, Set<Life.Lane> into) {
@@ -89,6 +100,9 @@ final class LifeJson {
         node.set("gravity", Json.vector(life.gravity()));
         node.set("drag", Json.number(life.drag()));
         life.restWithin().ifPresent(rest -> node.set("restWithin", Json.number(rest)));
+        if (life.restEvenly()) {
+            node.put("restEvenly", true);
+        }
         if (!life.forces().isEmpty()) {
             ArrayNode forces = node.putArray("forces");
             life.forces().forEach(force -> forces.add(write(force)));
@@ -105,6 +119,10 @@ final class LifeJson {
         if (!life.replaces().isEmpty()) {
             ArrayNode replaces = node.putArray("replaces");
             life.replaces().forEach(lane -> replaces.add(Thing.word(lane)));
+        }
+        if (!life.timed().isEmpty()) {
+            ObjectNode timed = node.putObject("timed");
+            life.timed().forEach((lane, seconds) -> timed.set(Thing.word(lane), Json.number(seconds)));
         }
         return node;
     }
