@@ -206,11 +206,18 @@ public final class Take {
         private Take play(Keeping keeping) {
             while (true) {
                 int k = watch.steps();
-                for (Layer layer : stage.layers()) {
-                    layer.appear(stage.now());
+                // Whoever keeps every frame has it drawn first, which works out how all looks.
+                if (keeping instanceof All) {
+                    keeping.look(stage, watch, k, most);
+                } else {
+                    for (Layer layer : stage.layers()) {
+                        layer.appear(stage.now());
+                    }
                 }
                 watch.look(stage.layers(), stage.departed(), stage.now());
-                keeping.look(stage, watch, k, most);
+                if (!(keeping instanceof All)) {
+                    keeping.look(stage, watch, k, most);
+                }
                 if (k == most || stage.still()) {
                     return new Take(account, project.settings(), watch, stage, keeping.kept());
                 }

@@ -22,6 +22,7 @@ import org.springframework.stereotype.Component;
 @Component
 class Takes {
     private static final int AT_ONCE = 2;
+    private static final int BUFFER = 1 << 18;
     private static final int WAIT_SECONDS = 10;
 
     private final Semaphore held = new Semaphore(AT_ONCE, true);
@@ -46,15 +47,22 @@ class Takes {
         try {
             Answer answer = work.get();
             response.setContentType(MediaType.APPLICATION_OCTET_STREAM_VALUE);
-            write(answer, response.getOutputStream());
+            response.setBufferSize(BUFFER);
+            write(answer, response);
         } finally {
             held.release();
         }
     }
 
-    private static void write(Answer answer, OutputStream out) throws IOException {
+    private static void write(Answer answer, HttpServletResponse response) throws IOException {
         byte[] text = answer.head().getBytes(StandardCharsets.UTF_8);
         int padded = (text.length + 3) / 4 * 4;
+        long length = 4L + padded;
+        for (byte[] frame : answer.take().frames()) {
+            length += 4 + frame.length;
+        }
+        response.setContentLengthLong(length);
+        OutputStream out = response.getOutputStream();
         out.write(number(padded));
         out.write(text);
         for (int i = text.length; i < padded; i++) {
