@@ -27,6 +27,7 @@ export type ChangesView = Schemas['ChangesView']
 export type ParameterReport = Schemas['ParameterReport']
 export type FeedsView = Schemas['FeedsView']
 export type Recorded = Schemas['Recorded']
+export type Pulled = Schemas['Pulled']
 export type ContractView = Schemas['ContractView']
 export type Refusal = Schemas['Refusal']
 export type Problem = Schemas['Problem']
@@ -79,8 +80,8 @@ export const api = {
   remove: (part: number, basedOn: number) => json<Saved>('DELETE', `/parts/${part}?basedOn=${basedOn}`),
   change: (project: number, edits: Edit[]) => json<Saved>('POST', `/projects/${project}/changes`, { edits }),
   rename: (project: number, rename: Rename) => json<Saved>('POST', `/projects/${project}/renames`, rename),
-  wiring: (project: number, drafts: Draft[], recorded: Recorded[], signal?: AbortSignal) =>
-    json<WiringView>('POST', `/projects/${project}/wiring`, { drafts, recorded }, signal),
+  wiring: (project: number, drafts: Draft[], recorded: Recorded[], pulled: Pulled[], signal?: AbortSignal) =>
+    json<WiringView>('POST', `/projects/${project}/wiring`, { drafts, recorded, pulled }, signal),
   parameters: (project: number, effect: number, drafts: Draft[], signal?: AbortSignal) =>
     json<ParameterReport>('POST', `/projects/${project}/parameters`, { effect, drafts }, signal),
   feeds: (project: number, rope: number, drafts: Draft[], signal?: AbortSignal) =>

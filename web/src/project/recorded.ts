@@ -1,5 +1,5 @@
 import { shallowReactive } from 'vue'
-import type { AccountReport, Recorded } from '../api/client'
+import type { AccountReport, Pulled, Recorded } from '../api/client'
 
 /** Pulls of which is kept what fed each parameter. */
 const MOST = 40
@@ -12,8 +12,26 @@ export interface Dot {
 const kept = shallowReactive(new Map<string, Dot[]>())
 const key = (rope: string, parameter: string) => `${rope}/${parameter}`
 
+const pulls = shallowReactive(new Map<string, { at: number[]; named: boolean }>())
+
+/** Keeps when an event came, and whether it named whom it is about. */
+function recordPull(account: AccountReport) {
+  if (account.refused.length || account.phase === 'end') return
+  const before = pulls.get(account.event) ?? { at: [], named: false }
+  // The clock of a stage that was started anew begins again.
+  const at = (before.at.at(-1) ?? 0) > account.at ? [] : before.at
+  pulls.set(account.event, {
+    at: [...at, account.at].slice(-MOST),
+    named: before.named || account.subject !== '',
+  })
+}
+
+/** When each event came at the last pulls, for whoever looks at the wiring. */
+export const pulled = (): Pulled[] => [...pulls].map(([event, p]) => ({ event, ...p }))
+
 /** Keeps what the feeds of every rope that answered were given, and what they made of it. */
 export function record(account: AccountReport) {
+  recordPull(account)
   for (const answer of account.answers)
     for (const fed of answer.fed ?? []) {
       const k = key(answer.rope, fed.parameter)
@@ -37,4 +55,7 @@ export function recorded(): Recorded[] {
   })
 }
 
-export const forgetRecorded = () => kept.clear()
+export function forgetRecorded() {
+  kept.clear()
+  pulls.clear()
+}

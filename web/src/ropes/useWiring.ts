@@ -1,7 +1,7 @@
 import { computed, onScopeDispose, shallowRef } from 'vue'
 import { api, Refused, type BalanceLine, type NoticedView, type WiringView } from '../api/client'
 import { latest } from '../common/latest'
-import { recorded } from '../project/recorded'
+import { pulled, recorded } from '../project/recorded'
 import { useProject } from '../project/useProject'
 
 const REST = 250
@@ -12,7 +12,7 @@ export function useWiring() {
   const view = shallowRef<WiringView>()
   const look = latest<void>(async () => {
     try {
-      view.value = await api.wiring(project.id, project.draftList, recorded())
+      view.value = await api.wiring(project.id, project.draftList, recorded(), pulled())
     } catch (e) {
       // A server that is away is told of elsewhere; what was known stays.
       if (!(e instanceof Refused)) throw e

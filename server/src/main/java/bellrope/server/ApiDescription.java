@@ -39,7 +39,7 @@ class ApiDescription {
             Map.entry("EmitterReport", Set.of("line", "saturation", "restWithin")),
             Map.entry("EffectReport", Set.of("expectedTotal")),
             Map.entry("ResponsesRequest", Set.of("ropes", "drafts")),
-            Map.entry("WiringRequest", Set.of("recorded", "drafts")),
+            Map.entry("WiringRequest", Set.of("recorded", "pulled", "drafts")),
             Map.entry("EffectRequest", Set.of("drafts")),
             Map.entry("ContractView", Set.of("against")),
             Map.entry("NewVersion", Set.of("note")),

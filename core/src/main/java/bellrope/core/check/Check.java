@@ -9,6 +9,8 @@ public interface Check {
     List<Check> OF_EFFECTS = List.of(
             new RunawayChildren(),
             new InvisibleFromBirth(),
+            new BlendShowsNothing(),
+            new TooFastToFollow(),
             new TooBriefToSee(),
             new LooksLikeOtherUnits(),
             new NeverEnds(),
@@ -17,6 +19,7 @@ public interface Check {
             new SqueezedStream(),
             new RepeatedBurst(),
             new Pops(),
+            new VanishesWhereItStrikes(),
             new UnseenMostOfLife(),
             new Lopsided(),
             new ThrowsIntoTheSurface(),

@@ -2,38 +2,50 @@ package bellrope.core.check;
 
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Stream;
-import bellrope.core.sim.Hold;
+import bellrope.core.sim.Schedule;
 import bellrope.core.value.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
-/** A one-shot whose duration is over while its particles still live: whoever waits for the duration cuts them off. */
+/** A one-shot that goes on giving birth after its duration is over: whoever waits for the duration cuts it off. */
 final class EndsBeforeItsParticles implements Check {
     @Override
     public List<Finding> look(Subject s) {
         Effect effect = s.effect();
-        var steps = Hold.of(effect.course(), effect.emitters(), s.pace()).steps();
-        if (effect.looping() || steps.isEmpty()) {
+        if (effect.looping()) {
             return List.of();
         }
-        double hold = s.pace().seconds(steps.getAsInt());
+        double last = 0;
+        for (Emitter emitter : effect.emitters()) {
+            if (emitter.birth().byItself()) {
+                last = Math.max(
+                        last,
+                        new Schedule(emitter.birth(), effect.course(), s.pace())
+                                        .lastBirth()
+                                        .orElse(0)
+                                / s.pace().stepsPerSecond());
+            }
+        }
         double duration = effect.course().duration();
-        if (hold <= duration + 0.5 / s.pace().stepsPerSecond() || hold > 60) {
+        if (last <= duration + 0.5 / s.pace().stepsPerSecond() || last > 60) {
             return List.of();
         }
-        double needed = Math.ceil(hold * 100) / 100;
+        double needed = Math.ceil(last * 100) / 100;
         return List.of(new Finding(
                 "ends early",
                 Finding.Severity.DOUBTFUL,
                 "",
                 "course/duration",
-                "says it lasts " + Words.number(duration) + " s, but its particles may live until "
-                        + Words.number(needed) + " s: clean-up by the duration would cut them off",
+                "says it lasts " + Words.number(duration) + " s, but goes on giving birth until " + Words.number(needed)
+                        + " s",
                 Optional.of(new Finding.Remedy(
                         "Make it " + Words.number(needed) + " s",
-                        stretched(effect, duration).withCourse(Course.once(needed))))));
+                        stretched(effect, duration)
+                                .withCourse(Course.once(needed)
+                                        .played(effect.course().playback()))))));
     }
 
     // A stream without a time of its own lasted as long as the effect; it keeps that time.

@@ -90,6 +90,12 @@ final class Answering {
             fed = List.copyOf(decision.fed(mine));
             OptionalInt kept = scene.ensemble.hold(mine, decision.resolved(mine, Decision.values(fed)));
             hold = kept.isPresent() ? OptionalDouble.of(scene.pace().seconds(kept.getAsInt())) : hold;
+            // What the rope cuts is not needed any longer than that.
+            OptionalDouble cut = rope.overrides().goneAfter();
+            if (cut.isPresent()) {
+                double until = scene.pace().seconds(scene.pace().stepsAt(cut.getAsDouble()));
+                hold = OptionalDouble.of(Math.min(until, hold.orElse(until)));
+            }
         }
         return new Played(
                 rope.name(),

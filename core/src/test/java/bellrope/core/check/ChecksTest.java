@@ -104,7 +104,31 @@ class ChecksTest {
                 })),
                 Arguments.of("repeated burst", birth(d -> d.bursts = List.of(new Burst(0, 1, 1, 12, 0.05, 1)))),
                 Arguments.of("never ends", sound().withCourse(Course.looping(1))),
-                Arguments.of("ends early", sound().withCourse(Course.once(0.4))),
+                Arguments.of(
+                        "ends early",
+                        birth(d -> d.bursts = List.of(new Burst(0.9, 10, 10))).withCourse(Course.once(0.4))),
+                Arguments.of("leaves at once", birth(d -> d.speed = new Range(900, 1000))),
+                Arguments.of(
+                        "blend shows nothing",
+                        look(dot(Look.Blend.MULTIPLY, 1))
+                                .changed(
+                                        "bits",
+                                        e -> e.withBirth(e.birth()
+                                                .with(d -> d.colour = new Tint.Between(Rgba.WHITE, Rgba.WHITE))))),
+                Arguments.of(
+                        "vanishes",
+                        sound().changed(
+                                        "bits",
+                                        e -> e.withLife(e.life().withGravity(new Vec3(0, -30, 0)))
+                                                .withEnd(new End(
+                                                        Optional.of(new End.Collision(
+                                                                new End.Barrier.Ground(-0.2),
+                                                                0,
+                                                                0,
+                                                                0,
+                                                                End.Outcome.DIES)),
+                                                        List.of(),
+                                                        Optional.empty())))),
                 Arguments.of("pops", life(l -> l.withOpacity(Curve.ONE))),
                 Arguments.of("invisible", birth(d -> d.opacity = Range.ZERO)),
                 Arguments.of("invisible", birth(d -> d.size = Range.ZERO)),

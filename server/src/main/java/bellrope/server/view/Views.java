@@ -333,7 +333,20 @@ public final class Views {
     public record ResponsesRequest(List<Long> ropes, List<Draft> drafts) {}
 
     /** What to look at the wiring with; what came at the last pulls may be known. */
-    public record WiringRequest(List<Recorded> recorded, List<Draft> drafts) {}
+    public record WiringRequest(List<Recorded> recorded, List<Pulled> pulled, List<Draft> drafts) {}
+
+    /**
+     * The last pulls of an event.
+     *
+     * @param at seconds, in the order they came
+     * @param named whether any of them named a subject
+     */
+    public record Pulled(String event, double[] at, boolean named) {
+        public Pulled {
+            Demand.given("event", event, "the name of an event");
+            Demand.given("at", at, "a list of seconds");
+        }
+    }
 
     /**
      * The response of one rope to a usual pull that it answers to.

@@ -37,6 +37,7 @@ import bellrope.server.view.Views.BalanceLine;
 import bellrope.server.view.Views.FeedsRequest;
 import bellrope.server.view.Views.FeedsView;
 import bellrope.server.view.Views.NoticedView;
+import bellrope.server.view.Views.Pulled;
 import bellrope.server.view.Views.Recorded;
 import bellrope.server.view.Views.RemedyView;
 import bellrope.server.view.Views.ResponseView;
@@ -344,6 +345,15 @@ class ResponseRequests {
         return recorded;
     }
 
+    private static Map<String, Wiring.Pulled> pulled(List<Pulled> given) {
+        Map<String, Wiring.Pulled> pulled = new HashMap<>();
+        if (given != null) {
+            given.forEach(p -> pulled.put(
+                    p.event(), new Wiring.Pulled(Arrays.stream(p.at()).boxed().toList(), p.named())));
+        }
+        return pulled;
+    }
+
     /** Looks at how everything is wired: what the checks notice, and the balance of all responses. */
     @Operation(operationId = "wiring")
     @PostMapping(path = "/wiring", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -370,7 +380,7 @@ class ResponseRequests {
                 .filter(r -> r.hit().isPresent() && whole.event(r.event()).isPresent())
                 .forEach(r -> far.put(r.name(), reaches(whole, r)));
         Balance balance = Wiring.balance(whole, seen);
-        Wiring.Known known = new Wiring.Known(seen, far, recorded(request.recorded()));
+        Wiring.Known known = new Wiring.Known(seen, far, recorded(request.recorded()), pulled(request.pulled()));
         return new WiringView(
                 Wiring.look(whole, known).stream().map(n -> noticed(n, parts)).toList(),
                 balance.slope().isPresent() ? balance.slope().getAsDouble() : null,

@@ -16,6 +16,8 @@ import bellrope.core.rope.Where;
 import bellrope.core.sim.Hold;
 import bellrope.core.value.Range;
 import bellrope.core.value.Words;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 
@@ -24,6 +26,9 @@ final class Deciding {
     /** Seconds within which several contacts are one to the player. */
     private static final double ONE_INSTANT = 0.05;
 
+    /** Pulls from which on what is usual can be told. */
+    private static final int ENOUGH = 6;
+
     private Deciding() {}
 
     static void look(Wiring w) {
@@ -31,6 +36,8 @@ final class Deciding {
             conditions(w, rope, event);
             limits(w, rope);
             guard(w, rope, event);
+            cooldown(w, rope, event);
+            once(w, rope, event);
         });
     }
 
@@ -156,27 +163,71 @@ final class Deciding {
         }
     }
 
-    // Whatever meets a surface may meet it in several points of one instant.
+    // Whatever meets a surface may meet it in several points of one instant; said where that has happened.
     private static void guard(Wiring w, Rope rope, EventType event) {
         Limits limits = rope.limits();
-        boolean contact = event.shape() == EventType.Shape.MOMENT
-                && event.vector(Field.Meaning.NORMAL).isPresent()
-                && event.vector(Field.Meaning.POSITION).isPresent();
         boolean guarded = limits.pause() > 0
                 || limits.distance() > 0
                 || limits.once()
                 || limits.alive().isPresent()
                 || limits.chance() < 1;
-        if (contact && !guarded) {
+        List<Double> at = w.pulled(event.name()).at();
+        int crowded = 0;
+        for (int i = 1; i < at.size(); i++) {
+            crowded += at.get(i) - at.get(i - 1) < ONE_INSTANT ? 1 : 0;
+        }
+        if (event.shape() == EventType.Shape.MOMENT && !guarded && crowded > 0) {
             w.rope(
                     "no guard",
                     Severity.DOUBTFUL,
                     rope,
                     Slot.LIMITS,
-                    event.name() + " is a contact, and several may come in one instant: each would play its own "
+                    crowded + " of the last " + at.size() + " pulls of " + event.name() + " came within "
+                            + Words.number(ONE_INSTANT) + " s of the one before, and each played its own "
                             + rope.play().orElse("answer"),
                     "Answer at most once in " + Words.number(ONE_INSTANT) + " s",
                     d -> d.limits = Limits.cooldown(ONE_INSTANT));
+        }
+    }
+
+    // A cooldown longer than pulls usually come leaves most of them without an answer.
+    private static void cooldown(Wiring w, Rope rope, EventType event) {
+        List<Double> at = w.pulled(event.name()).at();
+        double pause = rope.limits().pause();
+        if (at.size() < ENOUGH || pause <= 0) {
+            return;
+        }
+        double[] gaps = new double[at.size() - 1];
+        for (int i = 1; i < at.size(); i++) {
+            gaps[i - 1] = at.get(i) - at.get(i - 1);
+        }
+        Arrays.sort(gaps);
+        double usual = gaps[gaps.length / 2];
+        // Several in one instant are what a guard is for.
+        if (usual > ONE_INSTANT && pause > usual) {
+            w.rope(
+                    "cooldown outlasts the pulls",
+                    Severity.DOUBTFUL,
+                    rope,
+                    Slot.LIMITS,
+                    event.name() + " usually comes every " + Words.number(Math.rint(usual * 100) / 100)
+                            + " s, and after each answer this stays silent for " + Words.number(pause)
+                            + " s: most pulls get none");
+        }
+    }
+
+    private static void once(Wiring w, Rope rope, EventType event) {
+        Wiring.Pulled pulled = w.pulled(event.name());
+        boolean forAll = rope.limits().once() && rope.limits().until().isEmpty();
+        if (forAll && pulled.at().size() >= 2 && !pulled.named()) {
+            w.rope(
+                    "once for all",
+                    Severity.DOUBTFUL,
+                    rope,
+                    Slot.LIMITS,
+                    "it answers each subject once, and none of the last "
+                            + pulled.at().size() + " pulls of " + event.name()
+                            + " named one: after the first it stays silent for good");
         }
     }
 }

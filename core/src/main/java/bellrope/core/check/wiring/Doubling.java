@@ -24,10 +24,32 @@ final class Doubling {
             for (int i = 0; i < ropes.size(); i++) {
                 for (int j = i + 1; j < ropes.size(); j++) {
                     twice(w, ropes.get(i), ropes.get(j));
+                    sameLook(w, ropes.get(i), ropes.get(j));
                 }
             }
         }
         hidden(w);
+    }
+
+    // Two names for one look: whoever changes the one wonders why the other stays.
+    private static void sameLook(Wiring w, Rope first, Rope second) {
+        Effect one = first.play().flatMap(w::effect).orElse(null);
+        Effect other = second.play().flatMap(w::effect).orElse(null);
+        boolean same = one != null
+                && other != null
+                && !one.name().equals(other.name())
+                && one.emitters().equals(other.emitters())
+                && one.course().equals(other.course())
+                && first.overrides().equals(second.overrides());
+        if (same) {
+            w.rope(
+                    "same look twice",
+                    Severity.DOUBTFUL,
+                    second,
+                    Slot.EFFECT,
+                    other.name() + " looks the same as " + one.name() + ", which " + first.name()
+                            + " plays at the same event: a change of one will not reach the other");
+        }
     }
 
     private static void twice(Wiring w, Rope first, Rope second) {
@@ -45,17 +67,53 @@ final class Doubling {
         if (!a.when().value().equals(b.when().value())) {
             return false;
         }
-        if (a.when().match() != When.Match.ALL || b.when().match() != When.Match.ALL) {
-            return true;
+        return !a.conditions().isEmpty() && !b.conditions().isEmpty() ? !exclude(a.when(), b.when()) : true;
+    }
+
+    /** Tells whether no pull can fulfil both, as far as their conditions say. */
+    static boolean exclude(When a, When b) {
+        List<Condition> all = a.conditions();
+        List<Condition> others = b.conditions();
+        return switch (a.match()) {
+            case ALL ->
+                switch (b.match()) {
+                    case ALL -> all.stream().anyMatch(x -> others.stream().anyMatch(y -> apart(x, y)));
+                    case ANY -> others.stream().allMatch(y -> all.stream().anyMatch(x -> apart(x, y)));
+                    case NONE -> all.stream().anyMatch(x -> others.stream().anyMatch(y -> implies(x, y)));
+                };
+            case ANY ->
+                switch (b.match()) {
+                    case ANY -> all.stream().allMatch(x -> others.stream().allMatch(y -> apart(x, y)));
+                    case NONE -> all.stream().allMatch(x -> others.stream().anyMatch(y -> implies(x, y)));
+                    case ALL -> exclude(b, a);
+                };
+            case NONE -> b.match() != When.Match.NONE && exclude(b, a);
+        };
+    }
+
+    private static boolean apart(Condition a, Condition b) {
+        return Deciding.apart(a, b) || Deciding.apart(b, a);
+    }
+
+    /** Tells whether what fulfils one fulfils the other. */
+    private static boolean implies(Condition a, Condition b) {
+        if (a instanceof Condition.OneOf one && b instanceof Condition.OneOf other) {
+            return one.field().equals(other.field()) && other.options().containsAll(one.options());
         }
-        for (Condition one : a.conditions()) {
-            for (Condition other : b.conditions()) {
-                if (Deciding.apart(one, other) || Deciding.apart(other, one)) {
-                    return false;
-                }
-            }
+        if (a instanceof Condition.Compare one && b instanceof Condition.Compare other) {
+            boolean sameWay = one.source().equals(other.source())
+                    && one.relation().upwards() == other.relation().upwards();
+            return sameWay
+                    && (one.relation().upwards()
+                            ? one.bound() > other.bound() || one.bound() == other.bound() && stricter(one, other)
+                            : one.bound() < other.bound() || one.bound() == other.bound() && stricter(one, other));
         }
-        return true;
+        return a.equals(b);
+    }
+
+    private static boolean stricter(Condition.Compare one, Condition.Compare other) {
+        boolean open = other.relation() == Condition.Relation.OVER || other.relation() == Condition.Relation.UNDER;
+        return !open || one.relation() == other.relation();
     }
 
     // Effects are drawn first to last, so a later one lies over an earlier.

@@ -38,8 +38,33 @@ final class Feeding {
         });
     }
 
+    // What a feed makes beyond what its parameter takes is held there, and the rest of its range does nothing.
+    private static void beyond(Wiring w, Rope rope, Feed feed) {
+        Parameter parameter =
+                w.played(rope).flatMap(e -> e.parameter(feed.parameter())).orElse(null);
+        Remap remap = feed.remap().orElse(null);
+        if (parameter == null || remap == null || !parameter.type().scalar()) {
+            return;
+        }
+        double least = parameter.type().least();
+        double most = parameter.type().most();
+        double low = Math.min(remap.out().least(), remap.out().most());
+        double high = Math.max(remap.out().least(), remap.out().most());
+        if (low < least - 1e-9 || high > most + 1e-9) {
+            w.rope(
+                    "feed beyond its parameter",
+                    Severity.DOUBTFUL,
+                    rope,
+                    Slot.FEED,
+                    "makes " + feed.parameter() + " " + Words.number(low) + " to " + Words.number(high)
+                            + ", and it takes " + Words.number(least) + " to " + Words.number(most)
+                            + ": the rest is held at its ends");
+        }
+    }
+
     private static void one(Wiring w, Rope rope, EventType event, Feed feed) {
         lasting(w, rope, feed);
+        beyond(w, rope, feed);
         if (feed.remap().isEmpty()) {
             return;
         }

@@ -27,8 +27,23 @@ final class Responses {
                 late(w, rope);
             }
             comfort(w, rope);
+            seen(w, rope, event);
         });
         balance(w);
+    }
+
+    private static void seen(Wiring w, Rope rope, EventType event) {
+        boolean nothing = rope.play().isPresent()
+                && w.seen(rope).filter(n -> n.onset().isEmpty()).isPresent();
+        if (nothing) {
+            w.rope(
+                    "never seen",
+                    Severity.WRONG,
+                    rope,
+                    Slot.EFFECT,
+                    "nothing of " + rope.play().get() + " can ever be seen at a usual pull of " + event.name()
+                            + ": no particle is opaque and large enough");
+        }
     }
 
     private static void late(Wiring w, Rope rope) {

@@ -3,16 +3,30 @@ package bellrope.core.check.wiring;
 import bellrope.core.check.Finding.Severity;
 import bellrope.core.event.EventType;
 import bellrope.core.rope.FollowUp;
+import bellrope.core.rope.Rope;
 import bellrope.core.rope.Sentence.Slot;
 
 /** Events that nothing answers, and ropes with a gap in their sentence. */
 final class Unanswered {
     private Unanswered() {}
 
+    // A rope that neither plays nor brings anything answers nothing, whatever it is called.
+    private static boolean answers(Rope rope) {
+        boolean follows = rope.followUps().stream()
+                .anyMatch(f -> f.play().isPresent()
+                        || f.announce().isPresent()
+                        || f.notice().isPresent());
+        return !rope.note().off()
+                && (rope.play().isPresent()
+                        || rope.run().start().isPresent()
+                        || rope.run().end().isPresent()
+                        || !rope.companions().isEmpty()
+                        || follows);
+    }
+
     static void look(Wiring w) {
         for (EventType event : w.project().events()) {
-            boolean answered =
-                    w.ropesOf(event.name()).stream().anyMatch(r -> !r.note().off());
+            boolean answered = w.ropesOf(event.name()).stream().anyMatch(Unanswered::answers);
             if (!answered && event.unanswered().isEmpty()) {
                 w.event(
                         "unanswered event",

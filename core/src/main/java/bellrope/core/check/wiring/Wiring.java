@@ -62,14 +62,31 @@ public final class Wiring {
     }
 
     /**
+     * The last pulls of an event.
+     *
+     * @param at seconds, in the order they came
+     * @param named whether any of them named a subject
+     */
+    public record Pulled(List<Double> at, boolean named) {}
+
+    /**
      * What is known besides the project.
      *
      * @param seen of the responses by rope; ropes without any are judged by what they say alone
      * @param reaches of ropes that name a hit test, by rope
      * @param recorded what the sources of feeds gave at the last pulls, by rope and parameter
+     * @param pulled the last pulls by event
      */
     public record Known(
-            Map<String, Seen> seen, Map<String, Reaches> reaches, Map<String, Map<String, List<Double>>> recorded) {
+            Map<String, Seen> seen,
+            Map<String, Reaches> reaches,
+            Map<String, Map<String, List<Double>>> recorded,
+            Map<String, Pulled> pulled) {
+        public Known(
+                Map<String, Seen> seen, Map<String, Reaches> reaches, Map<String, Map<String, List<Double>>> recorded) {
+            this(seen, reaches, recorded, Map.of());
+        }
+
         public static Known seen(Map<String, Seen> seen) {
             return new Known(seen, Map.of(), Map.of());
         }
@@ -131,6 +148,10 @@ public final class Wiring {
 
     List<Double> recorded(Rope rope, String parameter) {
         return known.recorded().getOrDefault(rope.name(), Map.of()).getOrDefault(parameter, List.of());
+    }
+
+    Pulled pulled(String event) {
+        return known.pulled().getOrDefault(event, new Pulled(List.of(), false));
     }
 
     Optional<EventType> event(String name) {

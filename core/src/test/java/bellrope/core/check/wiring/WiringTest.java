@@ -267,7 +267,8 @@ class WiringTest {
                             Where.Frame.WORLD,
                             OptionalDouble.empty());
                 })),
-                Arguments.of("no guard", with(LANDING, d -> d.limits = Limits.NONE)),
+                Arguments.of("never seen", with(STRUCK, d -> d.overrides = Overrides.count(0.001))),
+                Arguments.of("feed beyond its parameter", with(STRUCK, d -> d.feeds = List.of(force(0, 100, 0.5, 9)))),
                 Arguments.of("answered twice", with(LANDING, d -> {
                     d.name = "landing again";
                     d.seed = 9;
