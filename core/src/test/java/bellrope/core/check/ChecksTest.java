@@ -117,7 +117,8 @@ class ChecksTest {
                                                 .with(d -> d.colour = new Tint.Between(Rgba.WHITE, Rgba.WHITE))))),
                 Arguments.of(
                         "vanishes",
-                        sound().changed(
+                        birth(d -> d.size = Range.of(0.4))
+                                .changed(
                                         "bits",
                                         e -> e.withLife(e.life().withGravity(new Vec3(0, -30, 0)))
                                                 .withEnd(new End(
