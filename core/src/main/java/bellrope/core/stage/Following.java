@@ -52,10 +52,16 @@ final class Following {
         }
         if (follow.announce().isPresent()) {
             announce(follow.announce().get(), begin);
+            follow.notice().ifPresent(n -> scene.tell(n, Told.What.NOTICE, name, begin.number()));
             return;
         }
         Effect effect = scene.effect(follow.play());
         if (effect == null || scene.ensemble.full()) {
+            if (effect != null) {
+                scene.outbox.note(name + ": " + effect.name() + " did not follow, because " + Stage.MOST_INSTANCES
+                        + " instances play");
+            }
+            unplayed(follow, name, begin);
             return;
         }
         Vec3 at = (main == null ? place : main.run.place(scene.now)).plus(follow.offset());
@@ -66,6 +72,25 @@ final class Following {
         follow.inForce()
                 .ifPresent(
                         seconds -> scene.later(Math.max(1, scene.pace().stepsAt(seconds)), () -> outOfForce(instance)));
+    }
+
+    // Game code is told all the same: what it does at those moments does not hang on a picture.
+    private void unplayed(FollowUp follow, String name, Begin begin) {
+        if (follow.notice().isEmpty()) {
+            return;
+        }
+        String notice = follow.notice().get();
+        scene.tell(notice, Told.What.BEGINS, name, begin.number());
+        if (follow.inForce().isPresent()) {
+            int force = Math.max(1, scene.pace().stepsAt(follow.inForce().getAsDouble()));
+            int fade = scene.pace().stepsAt(follow.fadeOut());
+            scene.later(force, () -> {
+                scene.tell(notice, Told.What.ENDS, name, begin.number());
+                scene.later(fade, () -> scene.tell(notice, Told.What.GONE, name, begin.number()));
+            });
+        } else {
+            scene.later(0, () -> scene.tell(notice, Told.What.GONE, name, begin.number()));
+        }
     }
 
     private void outOfForce(Playing instance) {

@@ -122,6 +122,39 @@ class CompanionsTest {
     }
 
     @Test
+    void aFollowUpTellsOfItselfWhetherOrNotItPlaysAnything() {
+        FollowUp unseen = new FollowUp(
+                Optional.empty(),
+                Optional.empty(),
+                FollowUp.Cue.BEGUN,
+                0.1,
+                Vec3.ZERO,
+                OptionalDouble.of(0.5),
+                0.2,
+                Optional.of("smoulder"));
+        FollowUp announcing = new FollowUp(
+                Optional.empty(),
+                Optional.of("courier.struck"),
+                FollowUp.Cue.BEGUN,
+                0.1,
+                Vec3.ZERO,
+                OptionalDouble.empty(),
+                0,
+                Optional.of("struck too"));
+        Stage stage = new Stage(Sample.game(Sample.rope("landing", 1, "courier.landed", "puff")
+                .with(d -> d.followUps = List.of(unseen, announcing))));
+        stage.pull(Sample.landing(9, "stone", 1));
+        steps(stage, 120);
+        assertThat(stage.told())
+                .containsExactly(
+                        new Told(6, "smoulder", Told.What.BEGINS, "landing", 1),
+                        new Told(6, "struck too", Told.What.NOTICE, "landing", 1),
+                        new Told(36, "smoulder", Told.What.ENDS, "landing", 1),
+                        new Told(48, "smoulder", Told.What.GONE, "landing", 1));
+        assertThat(stage.still()).isTrue();
+    }
+
+    @Test
     void aFollowUpComesAfterItsTimeOrWhenTheFirstIsOver() {
         Stage stage = following(FollowUp.after(0.25, "hiss"));
         stage.pull(Sample.landing(9, "stone", 1));
