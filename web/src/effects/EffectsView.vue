@@ -303,6 +303,7 @@ useKeys({
         :numbers="take?.head.numbers"
         :before="mode === 'now' ? undefined : takeBefore?.head.numbers"
       />
+      <p v-if="take?.head.cut" class="cut" role="status">This take is {{ take.head.cut }}.</p>
       <div class="below" role="group" aria-label="What is shown below">
         <button :aria-pressed="below === 'shape'" title="T turns over" @click="below = 'shape'">
           How {{ effect.emitters[at]?.name }} is shaped
@@ -401,5 +402,9 @@ useKeys({
   .acts {
     grid-template-columns: 320px minmax(0, 1fr) 280px;
   }
+}
+.cut {
+  margin: 4px 0;
+  color: var(--amber);
 }
 </style>

@@ -357,6 +357,7 @@ useKeys(
           class="large"
         />
         <NumbersRow v-if="first" :numbers="take?.head.numbers" />
+        <p v-if="take?.head.cut" class="cut" role="status">This take is {{ take.head.cut }}.</p>
         <p v-else-if="take" class="silent">
           Silent with this payload:
           {{ take.head.account.answers[0]?.words.split(' silent: ')[1] ?? 'no rope listens' }}.
@@ -458,5 +459,9 @@ aside {
   .ropes {
     grid-template-columns: 190px minmax(0, 1fr) 380px;
   }
+}
+.cut {
+  margin: 4px 0;
+  color: var(--amber);
 }
 </style>

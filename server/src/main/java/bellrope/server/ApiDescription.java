@@ -26,6 +26,8 @@ class ApiDescription {
             Map.entry("AccountReport", Set.of("value")),
             Map.entry("Edit", Set.of("part", "kind", "place")),
             Map.entry("ProjectLine", Set.of("broken")),
+            Map.entry("TakeHead", Set.of("cut")),
+            Map.entry("PreviewHead", Set.of("cut")),
             Map.entry("Rename", Set.of("within", "field")),
             Map.entry("NoticedView", Set.of("rope", "remedy")),
             Map.entry("WiringView", Set.of("slope")),

@@ -188,7 +188,7 @@ class BadInputTest {
     }
 
     @Test
-    void anAnswerThatWouldBeTooLargeIsRefusedWithTheSum() {
+    void anAnswerThatWouldBeTooLargeIsCutWithTheSumAndStillTellsWhatItFound() {
         String crowd = server.part("effect", "straw puff")
                 .get("body")
                 .toString()
@@ -212,11 +212,18 @@ class BadInputTest {
                 .as(new String(added.bytes(), StandardCharsets.UTF_8))
                 .isEqualTo(201);
         String effect = added.json().at("/parts/0/id").asString();
-        refused(
-                server.send("POST", "/api/projects/" + project + "/previews", "{\"seed\":1,\"effect\":" + effect + "}"),
-                422,
-                "20000 pictures × 20 bytes × up to 601 frames = 240 MB",
-                "at most 104 MB");
+        Answer answer =
+                server.send("POST", "/api/projects/" + project + "/previews", "{\"seed\":1,\"effect\":" + effect + "}");
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.bytes().length).isLessThan(65_000_000);
+        int head = ByteBuffer.wrap(answer.bytes())
+                .order(java.nio.ByteOrder.LITTLE_ENDIAN)
+                .getInt();
+        JsonNode told = RunningServer.JSON.readTree(new String(answer.bytes(), 4, head, StandardCharsets.UTF_8));
+        assertThat(told.get("cut").asString())
+                .startsWith("cut after 2.6")
+                .endsWith("20000 pictures × 20 bytes × up to 601 frames would be 240 MB, and a take holds 64 MB");
+        assertThat(told.get("ended").asBoolean()).isFalse();
         assertThat(server.get("/api/projects").size()).isPositive();
     }
 

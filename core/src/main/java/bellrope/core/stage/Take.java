@@ -9,13 +9,13 @@ import bellrope.core.sim.Layer;
 import bellrope.core.sim.Watch;
 import bellrope.core.stage.Account.Played;
 import bellrope.core.value.Pace;
-import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -26,8 +26,8 @@ public final class Take {
     /** Seconds after which a take is cut. */
     public static final double LONGEST = 10;
 
-    /** Most bytes of all frames of a take that keeps them. */
-    public static final int MOST_BYTES = 100 << 20;
+    /** Most bytes of all frames of a take that keeps them; it is cut before there are more. */
+    public static final int MOST_BYTES = 64_000_000;
 
     private final Account account;
     private final Settings settings;
@@ -37,6 +37,7 @@ public final class Take {
     private final long[] byGeneration;
     private final boolean ended;
     private final List<byte[]> frames;
+    private final Optional<String> cut;
 
     /**
      * How long a take goes on.
@@ -48,7 +49,7 @@ public final class Take {
         public static final Length USUAL = new Length(LONGEST, OptionalDouble.empty());
     }
 
-    private Take(Account account, Settings settings, Watch watch, Stage stage, List<byte[]> frames) {
+    private Take(Account account, Settings settings, Watch watch, Stage stage, Keeping keeping) {
         this.account = account;
         this.settings = settings;
         this.watch = watch;
@@ -56,7 +57,8 @@ public final class Take {
         this.swallowed = stage.swallowed();
         this.byGeneration = stage.byGeneration();
         this.ended = stage.still();
-        this.frames = List.copyOf(frames);
+        this.frames = List.copyOf(keeping.kept());
+        this.cut = stage.still() ? Optional.empty() : keeping.full();
     }
 
     public static Take of(Project project, Pull pull, double longest, boolean withFrames) {
@@ -75,8 +77,8 @@ public final class Take {
     /**
      * Plays a pull with what must be so around it.
      *
-     * @param withFrames whether to keep the encoded frames
-     * @throws Refused if the frames come to more than {@link #MOST_BYTES}, with the sum that shows why
+     * @param withFrames whether to keep the encoded frames; then it is cut when they come to {@link #MOST_BYTES}, see {@link
+     *     #cut}
      */
     public static Take of(Project project, Trial trial, Length length, boolean withFrames) {
         return new Playing(project, trial, length).play(withFrames ? new All() : new None());
@@ -101,6 +103,11 @@ public final class Take {
         void look(Stage stage, Watch watch, int step, int most);
 
         List<byte[]> kept();
+
+        /** Returns why no more can be kept; empty while there is room. */
+        default Optional<String> full() {
+            return Optional.empty();
+        }
     }
 
     private static final class None implements Keeping {
@@ -118,28 +125,32 @@ public final class Take {
     private static final class All implements Keeping {
         private final List<byte[]> frames = new ArrayList<>();
         private long bytes;
+        private String full;
 
         @Override
         public void look(Stage stage, Watch watch, int step, int most) {
             byte[] frame = encoded(stage, step);
             bytes += frame.length;
-            if (bytes > MOST_BYTES) {
+            frames.add(frame);
+            // Another as large would not fit.
+            if (bytes + frame.length > MOST_BYTES && step < most) {
                 double second = stage.project().settings().pace().seconds(step);
                 long pictures = (frame.length - FrameEncoder.HEADER) / FrameEncoder.STRIDE;
-                throw new Refused(
-                        "frames",
-                        pictures + " pictures × " + FrameEncoder.STRIDE + " bytes × up to " + (most + 1) + " frames = "
-                                + (long) pictures * FrameEncoder.STRIDE * (most + 1) / 1_000_000 + " MB; "
-                                + bytes / 1_000_000 + " MB of it by " + Words.number(Math.rint(second * 100) / 100)
-                                + " s",
-                        "at most " + MOST_BYTES / 1_000_000 + " MB: fewer particles, or shorter lives");
+                full = "cut after " + Words.number(Math.rint(second * 100) / 100) + " s: " + pictures + " pictures × "
+                        + FrameEncoder.STRIDE + " bytes × up to " + (most + 1) + " frames would be "
+                        + pictures * FrameEncoder.STRIDE * (most + 1) / 1_000_000 + " MB, and a take holds "
+                        + MOST_BYTES / 1_000_000 + " MB";
             }
-            frames.add(frame);
         }
 
         @Override
         public List<byte[]> kept() {
             return frames;
+        }
+
+        @Override
+        public Optional<String> full() {
+            return Optional.ofNullable(full);
         }
     }
 
@@ -218,8 +229,8 @@ public final class Take {
                 if (!(keeping instanceof All)) {
                     keeping.look(stage, watch, k, most);
                 }
-                if (k == most || stage.still()) {
-                    return new Take(account, project.settings(), watch, stage, keeping.kept());
+                if (k == most || stage.still() || keeping.full().isPresent()) {
+                    return new Take(account, project.settings(), watch, stage, keeping);
                 }
                 if (k == stopAt) {
                     stage.stop();
@@ -285,6 +296,11 @@ public final class Take {
     /** Returns how many were born of each generation, children's children apart. */
     public long[] byGeneration() {
         return byGeneration.clone();
+    }
+
+    /** Returns why it was cut before its time, because its frames were too large, with the sum; empty where it was not. */
+    public Optional<String> cut() {
+        return cut;
     }
 
     /** Tells whether every instance was released before the take was cut. */

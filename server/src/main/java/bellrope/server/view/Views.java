@@ -250,6 +250,7 @@ public final class Views {
      * @param live particles alive, one number a step from the pull on
      * @param presence square units, one number a step
      * @param ended whether everything was gone before the take was cut
+     * @param cut why it was cut before its time, with the sum; null where it was not
      * @param payload of the pull that was played
      */
     public record TakeHead(
@@ -259,6 +260,7 @@ public final class Views {
             int[] live,
             float[] presence,
             boolean ended,
+            String cut,
             JsonNode payload) {}
 
     /**
@@ -320,6 +322,7 @@ public final class Views {
             int[] live,
             float[] presence,
             boolean ended,
+            String cut,
             double[] facing,
             JsonNode payload) {}
 

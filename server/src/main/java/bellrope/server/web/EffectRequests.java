@@ -134,6 +134,7 @@ class EffectRequests {
                 Takes.live(take),
                 Takes.presence(take),
                 take.ended(),
+                take.cut().orElse(null),
                 new double[] {facing.x(), facing.y(), facing.z()},
                 PayloadJson.write(preview.pull(whole).payload()));
         return new Takes.Answer(json.writeValueAsString(head), take);

@@ -220,6 +220,7 @@ class ResponseRequests {
                 Takes.live(take),
                 Takes.presence(take),
                 take.ended(),
+                take.cut().orElse(null),
                 PayloadJson.write(pull.payload()));
         return new Takes.Answer(json.writeValueAsString(head), take);
     }
