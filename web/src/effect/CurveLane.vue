@@ -282,6 +282,7 @@ function setPart(change: (key: Key) => void, save: boolean) {
         @keydown="key($event, i)"
       />
     </div>
+    <div class="clockrow"><slot name="row" /></div>
     <div v-if="chosen !== undefined && keys[chosen]" class="exact">
       <NumberField
         :value="Math.round(keys[chosen].at * 1000) / 10"
@@ -446,5 +447,12 @@ select {
   border: 1px solid var(--line);
   border-radius: 4px;
   background: var(--card);
+}
+.clockrow {
+  grid-column: 2;
+  justify-self: end;
+}
+.clockrow:empty {
+  display: none;
 }
 </style>

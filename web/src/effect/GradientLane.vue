@@ -119,6 +119,7 @@ function setColour(value: string, save: boolean) {
         @keydown="key($event, i)"
       />
     </div>
+    <div class="clockrow"><slot name="row" /></div>
     <div v-if="chosen !== undefined && stops[chosen]" class="exact">
       <NumberField
         :value="Math.round(stops[chosen].at * 1000) / 10"
@@ -196,5 +197,12 @@ function setColour(value: string, save: boolean) {
   gap: 12px;
   align-items: center;
   padding: 3px 0 2px;
+}
+.clockrow {
+  grid-column: 2;
+  justify-self: end;
+}
+.clockrow:empty {
+  display: none;
 }
 </style>

@@ -5,7 +5,11 @@ import PathNumber from './PathNumber.vue'
 import { useEdit } from './useEdit'
 
 /** What a lane of Life runs along: the life of each particle, or seconds from its birth. */
-const props = defineProps<{ lane: LaneName }>()
+const props = defineProps<{
+  lane: LaneName
+  /** Beside the name of the lane, or in a row below it. */
+  part: 'name' | 'row'
+}>()
 const edit = useEdit()
 const seconds = computed(() => edit.emitter.value.life.timed?.[props.lane])
 
@@ -26,7 +30,7 @@ function byLife() {
 </script>
 
 <template>
-  <span class="clock">
+  <span v-if="part === 'name' ? seconds === undefined : seconds !== undefined" class="clock">
     <el-button
       v-if="seconds === undefined"
       link
@@ -41,7 +45,7 @@ function byLife() {
       <PathNumber
         :path="`life.timed.${lane}`"
         :label="`${lane}, seconds from birth`"
-        unit="s"
+        unit="s from birth"
         kind="time"
         :step="0.05"
         :least="0.001"
@@ -62,5 +66,13 @@ function byLife() {
 .clock .el-button {
   min-height: 24px;
   padding: 0;
+  color: var(--muted);
+  font-size: 11px;
+  font-weight: 400;
+  border-bottom: 1px dotted var(--bronze-soft);
+  border-radius: 0;
+}
+.clock .el-button:hover {
+  color: var(--ink);
 }
 </style>

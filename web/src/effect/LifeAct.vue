@@ -254,7 +254,8 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         @commit="(k) => setLane(lane.name, k, true)"
         @replace="(on) => setReplaces(lane.name, on)"
       >
-        <template #clock><LaneClock :lane="lane.name" /></template>
+        <template #clock><LaneClock :lane="lane.name" part="name" /></template>
+        <template #row><LaneClock :lane="lane.name" part="row" /></template>
       </CurveLane>
       <button
         v-if="lane.name === 'speed' || lane.name === 'spin'"
@@ -274,7 +275,8 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
       @draft="(s) => setLane('colour', s, false)"
       @commit="(s) => setLane('colour', s, true)"
     >
-      <template #clock><LaneClock lane="colour" /></template>
+      <template #clock><LaneClock lane="colour" part="name" /></template>
+      <template #row><LaneClock lane="colour" part="row" /></template>
     </GradientLane>
     <div class="axis quiet" aria-hidden="true">
       <span>born</span><span>25 %</span><span>50 %</span><span>75 %</span><span>gone</span>

@@ -404,7 +404,7 @@ useKeys({
   }
 }
 .cut {
-  margin: 4px 0;
+  margin: 4px 14px;
   color: var(--amber);
 }
 </style>

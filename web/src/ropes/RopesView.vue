@@ -357,11 +357,11 @@ useKeys(
           class="large"
         />
         <NumbersRow v-if="first" :numbers="take?.head.numbers" />
-        <p v-if="take?.head.cut" class="cut" role="status">This take is {{ take.head.cut }}.</p>
         <p v-else-if="take" class="silent">
           Silent with this payload:
           {{ take.head.account.answers[0]?.words.split(' silent: ')[1] ?? 'no rope listens' }}.
         </p>
+        <p v-if="take?.head.cut" class="cut" role="status">This take is {{ take.head.cut }}.</p>
       </section>
       <section v-else-if="event" class="open">
         <p class="large">
