@@ -340,6 +340,7 @@ public final class Renames {
                                 : c)
                         .toList());
         d.feeds = d.feeds.stream().map(f -> f.from(change.apply(f.source()))).toList();
+        d.hit = d.hit.map(change);
     }
 
     private static Limits until(Limits l, UnaryOperator<String> name) {

@@ -34,6 +34,7 @@ class RenamesTest {
                             new Condition.Compare(new Source.Channel("wind"), Condition.Relation.OVER, 1),
                             new Condition.Compare(new Source.Since("courier.struck"), Condition.Relation.OVER, 1)));
             d.feeds = List.of(new Feed("size", "speed", new Range(0, 9), 1, 2));
+            d.hit = Optional.of(new Source.Payload("speed"));
             d.limits = new Limits(
                     0,
                     OptionalDouble.empty(),
@@ -92,6 +93,11 @@ class RenamesTest {
         renamed(Renames.event(p, "courier.struck", "courier.hit"), "courier.struck");
         renamed(Renames.event(p, "courier.landed", "courier.touched"), "courier.landed");
         renamed(Renames.field(p, "courier.landed", "speed", "pace of fall"), "speed]");
+        assertThat(Renames.field(p, "courier.landed", "speed", "pace of fall")
+                        .ropes()
+                        .get(0)
+                        .hit())
+                .hasValue(new Source.Payload("pace of fall"));
         renamed(Renames.field(p, "courier.landed", "surface", "ground"), "surface");
         renamed(Renames.option(p, "courier.landed", "surface", "peat", "bog"), "peat");
         renamed(Renames.value(p, "weather", "drizzle", "mizzle"), "drizzle");
