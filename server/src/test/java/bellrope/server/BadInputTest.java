@@ -10,14 +10,11 @@ import java.io.OutputStream;
 import java.net.Socket;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -25,20 +22,8 @@ import tools.jackson.databind.JsonNode;
 
 /** What was sent in the trial and should not have been: each is refused with its place, and nothing is changed by it. */
 class BadInputTest {
-    @TempDir
-    static Path folder;
-
-    private static RunningServer server;
-
-    @BeforeAll
-    static void start() {
-        server = new RunningServer(folder.resolve("b.db"));
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
+    @AutoClose
+    private static final RunningServer server = new RunningServer();
 
     private static void refused(Answer answer, int status, String... words) {
         assertThat(answer.status())

@@ -4,32 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import bellrope.server.RunningServer.Answer;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
-import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class ContractApiTest {
-    @TempDir
-    static Path folder;
-
-    private static RunningServer server;
-
-    @BeforeAll
-    static void start() {
-        server = new RunningServer(folder.resolve("b.db"));
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
+    @AutoClose
+    private static final RunningServer server = new RunningServer();
 
     private static String text(String path) {
         Answer answer = server.send("GET", "/api/projects/1/contract" + path, null);

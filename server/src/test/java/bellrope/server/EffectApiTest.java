@@ -8,33 +8,18 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Base64;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 
 class EffectApiTest {
-    @TempDir
-    static Path folder;
-
-    private static RunningServer server;
-
-    @BeforeAll
-    static void start() {
-        server = new RunningServer(folder.resolve("b.db"));
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
+    @AutoClose
+    private static final RunningServer server = new RunningServer();
 
     private static Answer preview(String more) {
         long effect = server.part("effect", "water crown").get("id").asLong();

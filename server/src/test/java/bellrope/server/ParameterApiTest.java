@@ -4,31 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.server.RunningServer.Answer;
-import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 class ParameterApiTest {
-    @TempDir
-    static Path folder;
-
-    private static RunningServer server;
-
-    @BeforeAll
-    static void start() {
-        server = new RunningServer(folder.resolve("b.db"));
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
+    @AutoClose
+    private static final RunningServer server = new RunningServer();
 
     private static Answer table(JsonNode effect, JsonNode draft) {
         String drafts = draft == null ? "" : "{\"part\":" + effect.get("id") + ",\"body\":" + draft + "}";

@@ -3,30 +3,15 @@ package bellrope.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import bellrope.server.RunningServer.Answer;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
 class RopeApiTest {
-    @TempDir
-    static Path folder;
-
-    private static RunningServer server;
-
-    @BeforeAll
-    static void start() {
-        server = new RunningServer(folder.resolve("b.db"));
-    }
-
-    @AfterAll
-    static void stop() {
-        server.close();
-    }
+    @AutoClose
+    private static final RunningServer server = new RunningServer();
 
     private static Answer rename(String what, String more, String from, String to) {
         return server.send(

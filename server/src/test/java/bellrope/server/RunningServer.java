@@ -1,13 +1,16 @@
 package bellrope.server;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -18,10 +21,29 @@ final class RunningServer implements AutoCloseable {
     private final ConfigurableApplicationContext context;
     private final HttpClient client = HttpClient.newHttpClient();
     final int port;
+    private Path own;
 
     record Answer(int status, byte[] bytes, HttpResponse<byte[]> response) {
         JsonNode json() {
             return JSON.readTree(bytes);
+        }
+    }
+
+    /** With its data in a folder of its own, which is deleted when it is closed. */
+    RunningServer() {
+        this(newFolder(), "b.db");
+    }
+
+    private RunningServer(Path folder, String name) {
+        this(folder.resolve(name));
+        own = folder;
+    }
+
+    private static Path newFolder() {
+        try {
+            return Files.createTempDirectory("bellrope");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -79,5 +101,10 @@ final class RunningServer implements AutoCloseable {
     @Override
     public void close() {
         context.close();
+        try {
+            FileSystemUtils.deleteRecursively(own);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }
