@@ -176,9 +176,15 @@ final class Bench implements AutoCloseable {
                 .anyMatch(e -> e.getText().equals(value)));
     }
 
-    /** Returns what axe-core 4.14.1 finds against the rules of WCAG 2.2 A and AA, with the first places of each. */
+    /**
+     * Returns what axe-core 4.14.1 finds against the rules of WCAG 2.2 A and AA, with the first places of each. It waits
+     * for what is fading in: half shown, everything has too little contrast.
+     */
     @SuppressWarnings("unchecked")
     List<String> violations() throws IOException {
+        await(b -> (Boolean) js("return document.getAnimations().every(a =>"
+                + " a.effect.getComputedTiming().iterations === Infinity || a.playState !== 'running')"
+                + " && !document.querySelector('[class*=-enter-active], [class*=-leave-active]')"));
         js(Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js")));
         Map<String, Object> result = (Map<String, Object>)
                 js("return axe.run({runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']})");
