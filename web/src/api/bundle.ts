@@ -285,12 +285,21 @@ export interface FollowUp {
   inForce?: number
   fadeOut?: number
   notice?: string
+  values?: NoticeValue[]
+}
+/** A value that a notice carries, from one source. */
+export interface NoticeValue {
+  name: string
+  field?: string
+  channel?: string
+  from?: string
+  constant?: Datum
 }
 export type Companion =
   | { do: 'shake'; size: number; frequency: number; decay: number }
   | { do: 'flash'; colour: string; opacity: number; seconds: number }
   | { do: 'pause'; seconds: number }
-  | { do: 'notice'; name: string; after?: number }
+  | { do: 'notice'; name: string; after?: number; values?: NoticeValue[] }
 export interface Rope {
   /** How far the game's own hit test reaches: u, or a field of the payload. */
   hit?: number | { field: string }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Channel, EventType, Parameter } from '../api/bundle'
+import type { Channel, EventType, Field, Parameter } from '../api/bundle'
 import type { ContractView } from '../api/client'
 import { showNumber } from '../common/numberText'
 import ShapeGlyph from '../ropes/ShapeGlyph.vue'
@@ -13,7 +13,7 @@ interface Contract {
   events: EventType[]
   channels: Channel[]
   effects: { name: string; description: string; looping?: boolean; parameters: Parameter[] }[]
-  notices: { name: string; from: string[] }[]
+  notices: { name: string; from: string[]; values?: { field: Field; always?: boolean }[] }[]
   announced: string[]
 }
 const contract = computed(() => props.view.contract as Contract)
@@ -30,7 +30,11 @@ const effects = computed(() =>
     found(props.find, e.name, e.description, ...e.parameters.map((p) => p.name)),
   ),
 )
-const notices = computed(() => contract.value.notices.filter((n) => found(props.find, n.name)))
+const notices = computed(() =>
+  contract.value.notices.filter((n) =>
+    found(props.find, n.name, ...(n.values ?? []).map((v) => v.field.name)),
+  ),
+)
 const former = (kind: string, within: string, to: string) =>
   props.view.aliases.filter((a) => a.kind === kind && a.within === within && a.to === to).map((a) => a.from)
 const HOW: Record<string, string> = {
@@ -123,10 +127,19 @@ const HOW: Record<string, string> = {
     <h2>What the game is told</h2>
     <table>
       <tbody>
-        <tr v-for="n in notices" :key="n.name">
-          <th scope="row">{{ n.name }}</th>
-          <td colspan="4">by {{ n.from.join(', ') }}</td>
-        </tr>
+        <template v-for="n in notices" :key="n.name">
+          <tr>
+            <th scope="row">{{ n.name }}</th>
+            <td colspan="4">by {{ n.from.join(', ') }}</td>
+          </tr>
+          <tr v-for="v in n.values ?? []" :key="v.field.name" class="carried">
+            <th scope="row">with {{ v.field.name }}</th>
+            <td>{{ carries(v.field) }}</td>
+            <td class="unit">{{ v.field.type === 'number' ? v.field.unit : '' }}</td>
+            <td class="quiet">{{ v.always ? 'always' : 'by some ropes' }}</td>
+            <td></td>
+          </tr>
+        </template>
         <tr v-for="n in contract.announced" :key="n">
           <th scope="row">{{ n }}</th>
           <td colspan="4">an event that ropes announce themselves</td>
@@ -176,6 +189,10 @@ td {
 th {
   width: 130px;
   font-weight: 600;
+}
+.carried th {
+  font-weight: 400;
+  padding-left: 12px;
 }
 .unit {
   width: 36px;

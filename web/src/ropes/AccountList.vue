@@ -3,6 +3,7 @@ import { ref, shallowRef, watch } from 'vue'
 import { api, Refused, type AccountReport } from '../api/client'
 import { latest } from '../common/latest'
 import { showNumber } from '../common/numberText'
+import { inWords } from '../effects/turn/parameters'
 import { useProject } from '../project/useProject'
 import type { Told } from '../stage/useLive'
 
@@ -112,6 +113,7 @@ const titled = (a: AccountReport) =>
       <li v-for="(t, i) in told" :key="i">
         <span class="quiet">{{ showNumber(Number(t.at.toFixed(2))) }} s</span> the game {{ WHAT[t.what] }}
         <b>{{ t.name }}</b>
+        <span v-for="(v, name) in t.values" :key="name" class="quiet"> · {{ name }} {{ inWords(v) }}</span>
       </li>
     </ul>
   </section>

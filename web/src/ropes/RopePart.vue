@@ -81,10 +81,13 @@ const form = computed<rows.Row[] | undefined>(() => {
     case 'companion':
       return companion.value && rows.companion(index, companion.value)
     case 'follow up':
-      return followUp.value && rows.followUp(index, !!followUp.value.announce, shape.value)
+      return (
+        followUp.value &&
+        rows.followUp(index, !!followUp.value.announce, shape.value, !!followUp.value.notice)
+      )
     case 'gap':
       return index >= 0 && followUp.value
-        ? rows.followUp(index, !!followUp.value.announce, shape.value)
+        ? rows.followUp(index, !!followUp.value.announce, shape.value, !!followUp.value.notice)
         : undefined
     default:
       return undefined

@@ -32,6 +32,7 @@ export interface Told {
   what: 'notice' | 'begins' | 'ends' | 'gone'
   rope: string
   at: number
+  values: Payload
 }
 
 /** What shakes, flashes and holds still. */

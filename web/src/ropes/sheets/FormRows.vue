@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Rope, Vector } from '../../api/bundle'
+import type { NoticeValue, Rope, Vector } from '../../api/bundle'
 import { at, putOrPrune } from '../../common/paths'
 import ColourField from '../../effect/ColourField.vue'
 import NumberField from '../../common/NumberField.vue'
 import { useProject } from '../../project/useProject'
+import CarriedRows from './CarriedRows.vue'
 import type { Row } from './rows'
 
 /** Lines of a sheet, each setting one thing of the rope; what is as usual is left unsaid. */
@@ -23,7 +24,17 @@ function set(row: Row, next: unknown, save = true) {
   const usual = 'usual' in row ? row.usual : undefined
   // The members of a companion are never left out.
   const left = next === usual && !row.path.startsWith('with.') ? undefined : next
-  emit('change', (rope) => putOrPrune(rope, row.path, left === false || left === '' ? undefined : left), save)
+  const put = left === false || left === '' ? undefined : left
+  emit(
+    'change',
+    (rope) => {
+      putOrPrune(rope, row.path, put)
+      // Without a notice there is nothing that could carry values.
+      if (put === undefined && row.path.endsWith('.notice'))
+        putOrPrune(rope, row.path.replace(/notice$/, 'values'), undefined)
+    },
+    save,
+  )
 }
 function setAxis(row: Row & { kind: 'vector' }, axis: number, next: number, save: boolean) {
   const vector = [...((value(row) as Vector | undefined) ?? row.usual)] as Vector
@@ -107,6 +118,14 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
         @commit="set(row, $event)"
       />
     </template>
+    <CarriedRows
+      v-else-if="row.kind === 'carried'"
+      class="wide"
+      :values="(value(row) as NoticeValue[] | undefined) ?? []"
+      :rope="rope"
+      :label="row.label"
+      @set="(values, save) => set(row, values.length ? values : undefined, save)"
+    />
     <template v-else-if="row.kind === 'vector'">
       <div v-for="(axis, i) in row.axes" :key="axis" class="axis">
         <span>{{ axis }}</span>
@@ -132,6 +151,10 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
   gap: 12px;
   padding: 3px 8px;
   min-height: 26px;
+}
+.wide {
+  flex: 1;
+  padding: 0;
 }
 .tall {
   flex-direction: column;

@@ -18,6 +18,8 @@ export type Row = { label: string; path: string; hint?: string } & (
   | { kind: 'flag' }
   | { kind: 'name'; of: 'effect' | 'event' | 'place'; optional?: boolean }
   | { kind: 'text'; optional?: boolean; long?: boolean }
+  /** What a notice carries. */
+  | { kind: 'carried' }
   | { kind: 'colour'; usual?: string; optional?: boolean }
   | {
       kind: 'vector'
@@ -256,7 +258,7 @@ export function pointing(rope: Rope): Row[] {
   return rows
 }
 
-export function followUp(index: number, announces: boolean, shape: string): Row[] {
+export function followUp(index: number, announces: boolean, shape: string, tells = false): Row[] {
   const p = `then.${index}.`
   const cues: [string, string][] = [
     ['begun', 'it has begun'],
@@ -283,6 +285,7 @@ export function followUp(index: number, announces: boolean, shape: string): Row[
     seconds('in force for', p + 'inForce', 3600, { first: 2 }),
     seconds('then fades over', p + 'fadeOut', 60, { usual: 0 }),
     { label: 'tell the game', path: p + 'notice', kind: 'text', optional: true },
+    ...(tells ? [{ label: 'which carries', path: p + 'values', kind: 'carried' } as Row] : []),
   ]
 }
 
@@ -334,6 +337,7 @@ export function companion(index: number, one: Companion): Row[] {
       return [
         { label: 'by the name', path: p + 'name', kind: 'text' },
         seconds('after', p + 'after', 600, { usual: NOTICE.after }),
+        { label: 'it carries', path: p + 'values', kind: 'carried' },
       ]
   }
 }

@@ -134,6 +134,33 @@ class RopesIT {
     }
 
     @Test
+    void aNoticeTakesValuesToGameCode() throws IOException {
+        bench.click("[data-rope='a parcel collected'] .knot");
+        String row = "[data-rope='a parcel collected'] .sentence";
+        part("+ more");
+        choose("a notice to game code");
+        bench.awaitText(row, "tell the game “notice”");
+        part("tell the game “notice”");
+        bench.clickText(".carried button", "Add a value");
+        bench.awaitText(row, "tell the game “notice” with position");
+        bench.clickText(".carried button", "Add a value");
+        bench.awaitText(row, "with position and worth");
+        bench.one("input[aria-label='Source of worth']").sendKeys(Keys.ARROW_DOWN);
+        bench.clickText(".el-select-dropdown__item", "a number");
+        bench.await(b -> !bench.all("input[aria-label^='Value of worth']").isEmpty());
+        assertThat(bench.violations()).isEmpty();
+        bench.enter("Value of worth", "7");
+        bench.click(".events .head");
+        bench.press(" ");
+        bench.awaitText("[aria-label='What the game is told']", "the game is told notice · position");
+        bench.awaitText("[aria-label='What the game is told']", "worth 7");
+        for (int i = 0; i < 5; i++) {
+            bench.command("z", false);
+        }
+        bench.await(b -> !bench.text(row).contains("tell the game"));
+    }
+
+    @Test
     void theSentenceIsWrittenByKeyboardAlone() {
         bench.click("[data-rope='a parcel collected'] .knot");
         String row = "[data-rope='a parcel collected'] .sentence";

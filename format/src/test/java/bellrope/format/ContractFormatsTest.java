@@ -12,6 +12,13 @@ import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.project.Project;
 import bellrope.core.project.Renames;
+import bellrope.core.rope.Companion;
+import bellrope.core.rope.Facing;
+import bellrope.core.rope.NoticeValue;
+import bellrope.core.rope.Pointing;
+import bellrope.core.rope.Rope;
+import bellrope.core.rope.Source;
+import bellrope.core.rope.When;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.format.code.Language;
@@ -34,6 +41,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import javax.tools.JavaCompiler;
@@ -83,8 +91,20 @@ class ContractFormatsTest {
                 false,
                 false,
                 List.of());
+        Rope telling = WINDROW.ropes().get(0).with(d -> {
+            d.when = new When("new.class", java.util.Optional.empty(), When.Match.ALL, List.of());
+            d.play = java.util.Optional.empty();
+            d.feeds = List.of();
+            d.pointing = Pointing.of(Facing.UP);
+            d.companions = List.of(new Companion.Notice(
+                    "void * \"x\"",
+                    0,
+                    Stream.of("return", "switch", "日本", "wind_speed", "wind speed")
+                            .map(field -> new NoticeValue(field, new Source.Payload(field)))
+                            .toList()));
+        });
         Project plain = WINDROW.withEvents(List.of(event, same, state))
-                .withRopes(List.of())
+                .withRopes(List.of(telling))
                 .withChannels(List.of(new Channel("1st \"gale\"", evil, new Range(0, 1), 0, "")))
                 .withEffects(List.of(WINDROW.effects().get(0).withParameters(List.of(p))));
         return new Project(
@@ -174,6 +194,20 @@ class ContractFormatsTest {
         }
     }
 
+    // Values of notices in the schema, by networknt's validator.
+    @Test
+    void aNoticeHasASchemaOfItsOwn() {
+        String schema = ContractSchema.of("x", WINDROW.contract(), "2")
+                .replaceFirst("\\{", "{\"\\$ref\": \"#/\\$defs/notice.hide_the_courier\",");
+        var notice = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(schema);
+        String sound = "{\"where\":[0,0,0],\"cause\":\"hail\"}";
+        assertThat(notice.validate(sound, InputFormat.JSON)).isEmpty();
+        assertThat(notice.validate(sound.replace("hail", "frost"), InputFormat.JSON))
+                .isNotEmpty();
+        assertThat(notice.validate("{}", InputFormat.JSON)).isNotEmpty();
+    }
+
     @Nested
     class TheCode {
         @TempDir
@@ -236,6 +270,22 @@ class ContractFormatsTest {
                     .as("the former name does the same")
                     .startsWith("pull[courier.touched, moment, ann");
             assertThat(heard.subList(2, 4)).containsExactly("publish[wind, 4.0]", "set[7, size, 1.5]");
+        }
+
+        @Test
+        void readsWhatANoticeCarries() throws Exception {
+            assertThat(compiled(WINDROW)).isEmpty();
+            try (URLClassLoader loader =
+                    new URLClassLoader(new URL[] {folder.toUri().toURL()}, null)) {
+                Class<?> notice = loader.loadClass("WindrowPost$HideTheCourierNotice");
+                Map<String, Object> values = Map.of("where", new double[] {1, 2, 3}, "cause", "crow");
+                assertThat(notice.getMethod("where", Map.class).invoke(null, values))
+                        .hasToString("Vec[x=1.0, y=2.0, z=3.0]");
+                assertThat(notice.getMethod("cause", Map.class).invoke(null, values))
+                        .hasToString("CROW");
+                assertThat(notice.getMethod("cause", Map.class).invoke(null, Map.of()))
+                        .isNull();
+            }
         }
 
         @ParameterizedTest(name = "{0}")

@@ -3,6 +3,7 @@ package bellrope.core.contract;
 import bellrope.core.effect.Parameter;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
+import bellrope.core.event.Field;
 import java.util.List;
 import java.util.Optional;
 
@@ -40,10 +41,29 @@ public record Contract(
      * Something that the game is told by name.
      *
      * @param from names of the ropes that tell it
+     * @param values what it carries, whichever rope tells it
      */
-    public record Notice(String name, List<String> from) {
+    public record Notice(String name, List<String> from, List<Value> values) {
         public Notice {
             from = List.copyOf(from);
+            values = List.copyOf(values);
+        }
+
+        /** Returns a value by its name. */
+        public Optional<Value> value(String wanted) {
+            return values.stream().filter(v -> v.name().equals(wanted)).findFirst();
+        }
+    }
+
+    /**
+     * A value that a notice carries.
+     *
+     * @param field its name and type
+     * @param always whether every rope that tells the notice carries it, so that code need not ask whether it came
+     */
+    public record Value(Field field, boolean always) {
+        public String name() {
+            return field.name();
         }
     }
 
@@ -61,6 +81,10 @@ public record Contract(
 
     public Optional<Channel> channel(String name) {
         return channels.stream().filter(c -> c.name().equals(name)).findFirst();
+    }
+
+    public Optional<Notice> notice(String name) {
+        return notices.stream().filter(n -> n.name().equals(name)).findFirst();
     }
 
     public Optional<Turnable> effect(String name) {

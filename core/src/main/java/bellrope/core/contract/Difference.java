@@ -352,6 +352,64 @@ public record Difference(Kind kind, String what, String before, String after, bo
                     after.notices().stream().map(Contract.Notice::name).toList();
             told("notice ", was, is);
             told("announced event ", before.announced(), after.announced());
+            for (Contract.Notice one : before.notices()) {
+                after.notice(one.name()).ifPresent(now -> carried("notice " + one.name(), one, now));
+            }
+        }
+
+        // What comes from here is read by code: what breaks is the other way round from what code sends.
+        private void carried(String what, Contract.Notice was, Contract.Notice is) {
+            for (Contract.Value old : was.values()) {
+                String at = what + ", value " + old.name();
+                Contract.Value now = is.value(old.name()).orElse(null);
+                if (now == null) {
+                    add(Kind.REMOVED, at, old.field().expects(), "", true, "code that reads it finds nothing");
+                } else {
+                    changed(
+                            at + ", sent",
+                            old.always() ? "always" : "by some ropes",
+                            now.always() ? "always" : "by some ropes",
+                            old.always(),
+                            old.always() ? "code that counts on it may find nothing" : "it may be counted on");
+                    read(at, old.field(), now.field());
+                }
+            }
+            for (Contract.Value now : is.values()) {
+                if (was.value(now.name()).isEmpty()) {
+                    add(
+                            Kind.ADDED,
+                            what + ", value " + now.name(),
+                            "",
+                            now.field().expects(),
+                            false,
+                            "nobody reads it yet");
+                }
+            }
+        }
+
+        private void read(String at, Field was, Field is) {
+            if (was instanceof Field.Choice a && is instanceof Field.Choice b) {
+                for (String option : b.options()) {
+                    if (!a.options().contains(option)) {
+                        add(
+                                Kind.ADDED,
+                                at + ", option " + option,
+                                "",
+                                "there",
+                                true,
+                                "code that reads it does not know this option");
+                    }
+                }
+                for (String option : a.options()) {
+                    if (!b.options().contains(option)) {
+                        add(Kind.REMOVED, at + ", option " + option, "there", "", false, "it no longer comes");
+                    }
+                }
+            } else if (was.getClass() != is.getClass()) {
+                changed(at + ", type", was.expects(), is.expects(), true, "code reads a value of the former type");
+            } else {
+                field(at, was, is);
+            }
         }
 
         private void told(String what, List<String> was, List<String> is) {

@@ -7,6 +7,8 @@ import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /** One value that comes with an event. */
 public sealed interface Field {
@@ -17,6 +19,11 @@ public sealed interface Field {
 
     /** Tells whether a value has this field's type. */
     boolean accepts(Datum value);
+
+    Field named(String other);
+
+    /** Returns a field that holds what either of two can hold; empty where they have nothing in common. */
+    Optional<Field> or(Field other);
 
     /**
      * A number.
@@ -41,6 +48,20 @@ public sealed interface Field {
         public boolean accepts(Datum value) {
             return value instanceof Datum.Num;
         }
+
+        @Override
+        public Field named(String other) {
+            return new Number(other, range, usual, unit);
+        }
+
+        @Override
+        public Optional<Field> or(Field other) {
+            if (!(other instanceof Number n) || !unit.isEmpty() && !n.unit.isEmpty() && !unit.equals(n.unit)) {
+                return Optional.empty();
+            }
+            Range both = new Range(Math.min(range.least(), n.range.least()), Math.max(range.most(), n.range.most()));
+            return Optional.of(new Number(name, both, usual, unit.isEmpty() ? n.unit : unit));
+        }
     }
 
     /**
@@ -50,10 +71,12 @@ public sealed interface Field {
      * @param reads the words before an option in a sentence, such as {@code on} before {@code thatch}
      */
     record Choice(String name, List<String> options, String reads) implements Field {
+        static final int MOST_OPTIONS = 64;
+
         public Choice {
             Demand.name("name", name);
             Demand.name("reads", reads);
-            options = Demand.atMost("options", options, 64);
+            options = Demand.atMost("options", options, MOST_OPTIONS);
             if (options.isEmpty() || new HashSet<>(options).size() != options.size()) {
                 throw new Refused("options", String.valueOf(options), "one option or more, no two alike");
             }
@@ -67,6 +90,22 @@ public sealed interface Field {
         @Override
         public boolean accepts(Datum value) {
             return value instanceof Datum.Word word && options.contains(word.text());
+        }
+
+        @Override
+        public Field named(String other) {
+            return new Choice(other, options, reads);
+        }
+
+        @Override
+        public Optional<Field> or(Field other) {
+            if (!(other instanceof Choice c)) {
+                return other instanceof Text ? Optional.of(other) : Optional.empty();
+            }
+            List<String> all = Stream.concat(options.stream(), c.options.stream())
+                    .distinct()
+                    .toList();
+            return Optional.of(all.size() > MOST_OPTIONS ? new Text(name) : new Choice(name, all, reads));
         }
     }
 
@@ -85,6 +124,18 @@ public sealed interface Field {
         public boolean accepts(Datum value) {
             return value instanceof Datum.Vec;
         }
+
+        @Override
+        public Field named(String other) {
+            return new Vector(other, meaning);
+        }
+
+        @Override
+        public Optional<Field> or(Field other) {
+            return other instanceof Vector v
+                    ? Optional.of(v.meaning == meaning ? this : new Vector(name, Meaning.OTHER))
+                    : Optional.empty();
+        }
     }
 
     /** Yes or no; no is the usual one. */
@@ -101,6 +152,16 @@ public sealed interface Field {
         @Override
         public boolean accepts(Datum value) {
             return value instanceof Datum.Flag;
+        }
+
+        @Override
+        public Field named(String other) {
+            return new Flag(other);
+        }
+
+        @Override
+        public Optional<Field> or(Field other) {
+            return other instanceof Flag ? Optional.of(this) : Optional.empty();
         }
     }
 
@@ -119,6 +180,16 @@ public sealed interface Field {
         public boolean accepts(Datum value) {
             return value instanceof Datum.Word word && word.text().matches("#[0-9A-Fa-f]{6}([0-9A-Fa-f]{2})?");
         }
+
+        @Override
+        public Field named(String other) {
+            return new Colour(other);
+        }
+
+        @Override
+        public Optional<Field> or(Field other) {
+            return other instanceof Colour ? Optional.of(this) : Optional.empty();
+        }
     }
 
     /** Any text; it can be seen in the account but wires nothing. */
@@ -135,6 +206,16 @@ public sealed interface Field {
         @Override
         public boolean accepts(Datum value) {
             return value instanceof Datum.Word;
+        }
+
+        @Override
+        public Field named(String other) {
+            return new Text(other);
+        }
+
+        @Override
+        public Optional<Field> or(Field other) {
+            return other instanceof Text || other instanceof Choice ? Optional.of(this) : Optional.empty();
         }
     }
 

@@ -45,6 +45,7 @@ public final class Consistency {
         check.unique("/versions", project.versions().stream().map(Version::name).toList());
         check.effects(project);
         check.ropes(project);
+        check.problems.addAll(new Notices(project).problems());
         return List.copyOf(check.problems);
     }
 
@@ -290,12 +291,7 @@ public final class Consistency {
         if (names.contains(name)) {
             return true;
         }
-        add(
-                place,
-                '"' + name + '"',
-                names.isEmpty()
-                        ? "no " + kind + " is declared yet"
-                        : "the name of a known " + kind + Words.nearest(name, names));
+        add(place, '"' + name + '"', Words.known(kind, name, names));
         return false;
     }
 

@@ -8,14 +8,10 @@ import bellrope.core.effect.Sprite;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Place;
-import bellrope.core.rope.Companion;
-import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Rope;
 import bellrope.core.value.Demand;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -130,22 +126,8 @@ public record Project(
 
     /** Returns what game code may rely on as things stand. */
     public Contract contract() {
-        Map<String, List<String>> notices = new LinkedHashMap<>();
         Set<String> announced = new TreeSet<>();
-        for (Rope rope : ropes) {
-            for (Companion companion : rope.companions()) {
-                if (companion instanceof Companion.Notice notice) {
-                    notices.computeIfAbsent(notice.name(), n -> new ArrayList<>())
-                            .add(rope.name());
-                }
-            }
-            for (FollowUp later : rope.followUps()) {
-                later.notice()
-                        .ifPresent(n -> notices.computeIfAbsent(n, x -> new ArrayList<>())
-                                .add(rope.name()));
-                later.announce().ifPresent(announced::add);
-            }
-        }
+        ropes.forEach(rope -> rope.followUps().forEach(later -> later.announce().ifPresent(announced::add)));
         return new Contract(
                 events,
                 channels,
@@ -158,9 +140,7 @@ public record Project(
                                         .map(p -> p.withBindings(List.of()))
                                         .toList()))
                         .toList(),
-                notices.entrySet().stream()
-                        .map(n -> new Contract.Notice(n.getKey(), n.getValue()))
-                        .toList(),
+                new Notices(this).all(),
                 List.copyOf(announced));
     }
 

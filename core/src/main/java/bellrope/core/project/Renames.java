@@ -9,10 +9,12 @@ import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Place;
+import bellrope.core.rope.Companion;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Feed;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Limits;
+import bellrope.core.rope.NoticeValue;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Run;
 import bellrope.core.rope.Source;
@@ -56,7 +58,7 @@ public final class Renames {
                 .withEvents(p.events().stream()
                         .map(e -> e.name().equals(event)
                                 ? e.withFields(e.fields().stream()
-                                        .map(f -> f.name().equals(from) ? named(f, to) : f)
+                                        .map(f -> f.name().equals(from) ? f.named(to) : f)
                                         .toList())
                                 : e)
                         .toList());
@@ -78,21 +80,6 @@ public final class Renames {
                             .toList());
             sources(d, s -> s instanceof Source.Payload payload ? new Source.Payload(name.apply(payload.field())) : s);
         });
-    }
-
-    private static Field named(Field field, String name) {
-        if (field instanceof Field.Number f) {
-            return new Field.Number(name, f.range(), f.usual(), f.unit());
-        }
-        if (field instanceof Field.Choice f) {
-            return new Field.Choice(name, f.options(), f.reads());
-        }
-        if (field instanceof Field.Vector f) {
-            return new Field.Vector(name, f.meaning());
-        }
-        return field instanceof Field.Flag
-                ? new Field.Flag(name)
-                : field instanceof Field.Colour ? new Field.Colour(name) : new Field.Text(name);
     }
 
     /** Renames a value of a state. */
@@ -219,7 +206,9 @@ public final class Renames {
                 .toList();
         return ropes(alias(p, Alias.Kind.PARAMETER, effect, from, to).withEffects(effects), d -> {
             if (d.play.equals(Optional.of(effect))) {
-                d.feeds = d.feeds.stream().map(f -> renamed(f, swap(from, to))).toList();
+                UnaryOperator<String> name = swap(from, to);
+                d.feeds = d.feeds.stream().map(f -> renamed(f, name)).toList();
+                carried(d, s -> s instanceof Source.Parameter x ? new Source.Parameter(name.apply(x.parameter())) : s);
             }
         });
     }
@@ -341,6 +330,20 @@ public final class Renames {
                         .toList());
         d.feeds = d.feeds.stream().map(f -> f.from(change.apply(f.source()))).toList();
         d.hit = d.hit.map(change);
+        carried(d, change);
+    }
+
+    // What notices carry.
+    private static void carried(Rope.Draft d, UnaryOperator<Source> change) {
+        UnaryOperator<List<NoticeValue>> all = values ->
+                values.stream().map(v -> v.from(change.apply(v.source()))).toList();
+        d.companions = d.companions.stream()
+                .map(c -> c instanceof Companion.Notice n
+                        ? new Companion.Notice(n.name(), n.after(), all.apply(n.values()))
+                        : c)
+                .toList();
+        d.followUps =
+                d.followUps.stream().map(f -> f.carrying(all.apply(f.values()))).toList();
     }
 
     private static Limits until(Limits l, UnaryOperator<String> name) {
@@ -358,6 +361,15 @@ public final class Renames {
 
     private static FollowUp followUp(FollowUp f, Optional<String> play, Optional<String> announce) {
         return new FollowUp(
-                play, announce, f.cue(), f.after(), f.offset(), f.inForce(), f.fadeOut(), f.notice(), f.id());
+                play,
+                announce,
+                f.cue(),
+                f.after(),
+                f.offset(),
+                f.inForce(),
+                f.fadeOut(),
+                f.notice(),
+                f.values(),
+                f.id());
     }
 }

@@ -3,6 +3,7 @@ package bellrope.core.rope;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Words;
+import java.util.List;
 
 /** What answers a pull besides particles. */
 public sealed interface Companion {
@@ -72,16 +73,27 @@ public sealed interface Companion {
      * Game code is told, by a name that both sides know.
      *
      * @param after seconds, 0 to 600
+     * @param values what it carries, at most 8
      */
-    record Notice(String name, double after) implements Companion {
+    record Notice(String name, double after, List<NoticeValue> values) implements Companion {
         public Notice {
             Demand.name("name", name);
             Demand.within("after", after, 0, 600);
+            values = NoticeValue.unique(values);
+        }
+
+        /** A notice that carries nothing. */
+        public Notice(String name, double after) {
+            this(name, after, List.of());
         }
 
         @Override
         public String words() {
-            return "tell the game “" + name + "”" + (after > 0 ? " after " + Words.number(after) + " s" : "");
+            String carried = values.isEmpty()
+                    ? ""
+                    : " with "
+                            + Words.all(values.stream().map(NoticeValue::name).toList());
+            return "tell the game “" + name + "”" + carried + (after > 0 ? " after " + Words.number(after) + " s" : "");
         }
     }
 }

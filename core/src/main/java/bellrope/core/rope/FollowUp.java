@@ -3,6 +3,7 @@ package bellrope.core.rope;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -18,6 +19,7 @@ import java.util.OptionalDouble;
  * @param fadeOut seconds in which it then dims to nothing, 0 to 60
  * @param notice name by which the game is told that it begins, that it is no longer in force and that it is gone; empty
  *     to say nothing
+ * @param values what that notice carries, at most 8; none without a notice
  * @param id by which its random draws are addressed: 1 to {@value #HIGHEST_ID}, no two of a rope the same; 0 to be given one
  */
 public record FollowUp(
@@ -29,6 +31,7 @@ public record FollowUp(
         OptionalDouble inForce,
         double fadeOut,
         Optional<String> notice,
+        List<NoticeValue> values,
         int id) {
     public static final int HIGHEST_ID = 31;
 
@@ -58,6 +61,10 @@ public record FollowUp(
             throw new Refused("fadeOut", Double.toString(fadeOut), "0, or a time in force after which to fade");
         }
         notice.ifPresent(name -> Demand.name("notice", name));
+        values = NoticeValue.unique(values);
+        if (!values.isEmpty() && notice.isEmpty()) {
+            throw new Refused("values", values.size() + " values", "none, or a notice that carries them");
+        }
     }
 
     /** A follow-up that is given its address by the rope it is put into. */
@@ -70,11 +77,16 @@ public record FollowUp(
             OptionalDouble inForce,
             double fadeOut,
             Optional<String> notice) {
-        this(play, announce, cue, after, offset, inForce, fadeOut, notice, 0);
+        this(play, announce, cue, after, offset, inForce, fadeOut, notice, List.of(), 0);
     }
 
     FollowUp numbered(int other) {
-        return new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, other);
+        return new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, values, other);
+    }
+
+    /** Returns this follow-up with values for its notice. */
+    public FollowUp carrying(List<NoticeValue> others) {
+        return new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, others, id);
     }
 
     /** An effect so long after the first began. */

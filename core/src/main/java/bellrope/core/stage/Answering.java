@@ -167,7 +167,7 @@ final class Answering {
             } else if (companion instanceof Companion.Notice notice) {
                 scene.after(
                         scene.pace().stepsAt(notice.after()),
-                        () -> scene.tell(notice.name(), Told.What.NOTICE, rope.name(), begin.number()));
+                        () -> scene.tell(notice.name(), Told.What.NOTICE, rope, begin, notice.values()));
             }
         }
     }

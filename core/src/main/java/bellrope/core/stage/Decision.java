@@ -12,6 +12,7 @@ import bellrope.core.random.Draws;
 import bellrope.core.random.Purpose;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Feed;
+import bellrope.core.rope.NoticeValue;
 import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Situation;
@@ -31,6 +32,7 @@ import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -287,7 +289,7 @@ final class Decision {
                     return one.value();
                 }
             }
-            return effect.parameter(other.parameter()).map(Parameter::standard).orElse(null);
+            return standard(effect, other.parameter());
         }
         if (feed.source() instanceof Source.Random random) {
             return new Datum.Num(new Draws().at(key, -1, 1, random.roll(), 0).unit(Purpose.FEED));
@@ -299,6 +301,35 @@ final class Decision {
                         && feed.remap().isPresent()
                 ? new Datum.Num(feed.remap().get().in().most())
                 : value;
+    }
+
+    /**
+     * Returns what a notice carries, by name; a field that did not come is left out.
+     *
+     * @param effect that the rope plays; null for none
+     */
+    Map<String, Datum> carried(List<NoticeValue> values, Effect effect) {
+        Map<String, Datum> carried = new LinkedHashMap<>();
+        Map<String, Datum> fed = effect == null ? Map.of() : values(fed(effect));
+        for (NoticeValue one : values) {
+            Datum value = situation.value(one.source());
+            if (one.source() instanceof Source.Parameter parameter) {
+                value = fed.getOrDefault(parameter.parameter(), standard(effect, parameter.parameter()));
+            } else if (one.source() instanceof Source.Channel channel) {
+                double now = world.channel(channel.channel(), step);
+                value = Double.isNaN(now) ? null : new Datum.Num(now);
+            }
+            if (value != null) {
+                carried.put(one.name(), value);
+            }
+        }
+        return carried;
+    }
+
+    private static Datum standard(Effect effect, String parameter) {
+        return effect == null
+                ? null
+                : effect.parameter(parameter).map(Parameter::standard).orElse(null);
     }
 
     static Map<String, Datum> values(List<Fed> fed) {

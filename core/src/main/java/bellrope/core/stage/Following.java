@@ -7,6 +7,7 @@ import bellrope.core.event.Strength;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Rope;
 import bellrope.core.value.Vec3;
+import java.util.Optional;
 
 /** What ropes start later, where their first effect was. */
 final class Following {
@@ -52,7 +53,7 @@ final class Following {
         }
         if (follow.announce().isPresent()) {
             announce(follow.announce().get(), begin);
-            follow.notice().ifPresent(n -> scene.tell(n, Told.What.NOTICE, name, begin.number()));
+            tell(follow, Told.What.NOTICE, rope, begin);
             return;
         }
         Effect effect = scene.effect(follow.play());
@@ -61,35 +62,38 @@ final class Following {
                 scene.outbox.note(name + ": " + effect.name() + " did not follow, because " + Stage.MOST_INSTANCES
                         + " instances play");
             }
-            unplayed(follow, name, begin);
+            unplayed(follow, rope, begin);
             return;
         }
         Vec3 at = (main == null ? place : main.run.place(scene.now)).plus(follow.offset());
         Vec3 way = main == null ? facing : main.run.facing();
         Playing instance = begin.playing(Playing.Role.FOLLOW, index, rope, scene.now, at, way);
         scene.enter(instance, rope, effect, scene.decision(rope, begin));
-        follow.notice().ifPresent(n -> scene.tell(n, Told.What.BEGINS, name, begin.number()));
+        tell(follow, Told.What.BEGINS, rope, begin);
         follow.inForce()
                 .ifPresent(
                         seconds -> scene.later(Math.max(1, scene.pace().stepsAt(seconds)), () -> outOfForce(instance)));
     }
 
+    private void tell(FollowUp follow, Told.What what, Rope rope, Begin begin) {
+        follow.notice().ifPresent(name -> scene.tell(name, what, rope, begin, follow.values()));
+    }
+
     // Game code is told all the same: what it does at those moments does not hang on a picture.
-    private void unplayed(FollowUp follow, String name, Begin begin) {
+    private void unplayed(FollowUp follow, Rope rope, Begin begin) {
         if (follow.notice().isEmpty()) {
             return;
         }
-        String notice = follow.notice().get();
-        scene.tell(notice, Told.What.BEGINS, name, begin.number());
+        tell(follow, Told.What.BEGINS, rope, begin);
         if (follow.inForce().isPresent()) {
             int force = Math.max(1, scene.pace().stepsAt(follow.inForce().getAsDouble()));
             int fade = scene.pace().stepsAt(follow.fadeOut());
             scene.later(force, () -> {
-                scene.tell(notice, Told.What.ENDS, name, begin.number());
-                scene.later(fade, () -> scene.tell(notice, Told.What.GONE, name, begin.number()));
+                tell(follow, Told.What.ENDS, rope, begin);
+                scene.later(fade, () -> tell(follow, Told.What.GONE, rope, begin));
             });
         } else {
-            scene.later(0, () -> scene.tell(notice, Told.What.GONE, name, begin.number()));
+            scene.later(0, () -> tell(follow, Told.What.GONE, rope, begin));
         }
     }
 
@@ -98,12 +102,20 @@ final class Following {
             return;
         }
         instance.stop(scene.now);
+        Rope rope = scene.ensemble.rope(instance.rope);
         scene.ensemble.followUp(instance.rope, instance.index).ifPresent(follow -> {
-            follow.notice().ifPresent(n -> scene.tell(n, Told.What.ENDS, instance.rope, instance.number));
+            begun(instance).ifPresent(begin -> tell(follow, Told.What.ENDS, rope, begin));
             if (follow.fadeOut() > 0) {
                 scene.ensemble.dim(instance, scene.now, scene.pace().stepsAt(follow.fadeOut()));
             }
         });
+    }
+
+    // What began an instance; empty when its event is no longer in the project.
+    private Optional<Begin> begun(Playing instance) {
+        return Optional.ofNullable(scene.event(instance.pull.event()))
+                .map(event -> new Begin(
+                        event, instance.pull, instance.number, instance.depth, instance.beginning, instance.key, null));
     }
 
     // Fields of the same name are handed on; the others are as usual.
@@ -143,17 +155,14 @@ final class Following {
         if (rope == null) {
             return;
         }
-        if (instance.role == Playing.Role.FOLLOW) {
-            scene.ensemble
-                    .followUp(instance.rope, instance.index)
-                    .flatMap(FollowUp::notice)
-                    .ifPresent(n -> scene.tell(n, Told.What.GONE, instance.rope, instance.number));
-        }
-        EventType event = scene.event(instance.pull.event());
-        if (instance.role == Playing.Role.MAIN && event != null) {
-            Begin begin = new Begin(
-                    event, instance.pull, instance.number, instance.depth, instance.beginning, instance.key, null);
-            cue(FollowUp.Cue.OVER, rope, begin, instance, Vec3.ZERO, Vec3.UP);
-        }
+        begun(instance).ifPresent(begin -> {
+            if (instance.role == Playing.Role.FOLLOW) {
+                scene.ensemble
+                        .followUp(instance.rope, instance.index)
+                        .ifPresent(follow -> tell(follow, Told.What.GONE, rope, begin));
+            } else if (instance.role == Playing.Role.MAIN) {
+                cue(FollowUp.Cue.OVER, rope, begin, instance, Vec3.ZERO, Vec3.UP);
+            }
+        });
     }
 }

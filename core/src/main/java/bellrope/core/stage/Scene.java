@@ -3,7 +3,9 @@ package bellrope.core.stage;
 import bellrope.core.effect.Effect;
 import bellrope.core.event.EventType;
 import bellrope.core.project.Project;
+import bellrope.core.rope.NoticeValue;
 import bellrope.core.rope.Rope;
+import bellrope.core.value.Datum;
 import bellrope.core.value.Pace;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -118,7 +120,10 @@ final class Scene {
         return room;
     }
 
-    void tell(String name, Told.What what, String rope, int pull) {
-        outbox.tell(new Told(now, name, what, rope, pull));
+    /** Tells game code something, with values as they are now. */
+    void tell(String name, Told.What what, Rope rope, Begin begin, List<NoticeValue> values) {
+        Map<String, Datum> carried =
+                values.isEmpty() ? Map.of() : decision(rope, begin).carried(values, effect(rope.play()));
+        outbox.tell(new Told(now, name, what, rope.name(), begin.number(), carried));
     }
 }

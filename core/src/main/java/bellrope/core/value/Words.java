@@ -26,14 +26,30 @@ public final class Words {
         return number(v.x()) + ", " + number(v.y()) + ", " + number(v.z());
     }
 
+    /** Returns what is allowed where a name is unknown: such as {@code the name of a known effect, did you mean x?}. */
+    public static String known(String kind, String given, Collection<String> names) {
+        return names.isEmpty()
+                ? "no " + kind + " is declared yet"
+                : "the name of a known " + kind + nearest(given, names);
+    }
+
+    /** Returns {@code "a"}, {@code "a and b"}, {@code "a, b and c"}. */
+    public static String all(Collection<String> words) {
+        return listed(words, " and ");
+    }
+
     /** Returns {@code "a"}, {@code "a or b"}, {@code "a, b or c"}. */
     public static String either(Collection<String> words) {
+        return listed(words, " or ");
+    }
+
+    private static String listed(Collection<String> words, String last) {
         StringBuilder text = new StringBuilder();
         int left = words.size();
         for (String word : words) {
             text.append(word);
             left--;
-            text.append(left > 1 ? ", " : left == 1 ? " or " : "");
+            text.append(left > 1 ? ", " : left == 1 ? last : "");
         }
         return text.toString();
     }

@@ -15,10 +15,13 @@ import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Pull;
 import bellrope.core.rope.Companion;
+import bellrope.core.rope.NoticeValue;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Source;
 import bellrope.core.stage.Account;
 import bellrope.core.stage.Stage;
 import bellrope.core.value.Datum;
+import bellrope.core.value.Problem;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
@@ -69,11 +72,133 @@ class ContractTest {
                 .containsExactly("rate");
         assertThat(contract.effect("smoke").orElseThrow().parameters().get(0).bindings())
                 .isEmpty();
-        assertThat(contract.notices()).containsExactly(new Contract.Notice("thud", List.of("lands")));
+        assertThat(contract.notices()).containsExactly(new Contract.Notice("thud", List.of("lands"), List.of()));
+    }
+
+    private static Rope telling(String name, int seed, NoticeValue... values) {
+        return Sample.rope(name, seed, "courier.landed", "smoke")
+                .with(d -> d.companions = List.of(new Companion.Notice("thud", 0, List.of(values))));
+    }
+
+    private static NoticeValue constant(String name, Datum value) {
+        return new NoticeValue(name, new Source.Constant(value));
+    }
+
+    @Test
+    void aNoticeHasTheTypesOfWhatItCarries() {
+        Contract contract = Sample.game(telling(
+                        "lands",
+                        1,
+                        new NoticeValue("how fast", new Source.Payload("speed")),
+                        new NoticeValue("on", new Source.Payload("surface")),
+                        new NoticeValue("breeze", new Source.Channel("wind")),
+                        new NoticeValue("reek", new Source.Parameter("rate")),
+                        constant("tint", new Datum.Word("#C79A4B")),
+                        constant("loud", new Datum.Flag(true))))
+                .contract();
+        Parameter rate =
+                contract.effect("smoke").orElseThrow().parameter("rate").orElseThrow();
+        assertThat(contract.notice("thud").orElseThrow().values())
+                .extracting(Contract.Value::field, Contract.Value::always)
+                .containsExactly(
+                        tuple(new Field.Number("how fast", new Range(0, 14), 7, "u/s"), true),
+                        tuple(Sample.landed().field("surface").orElseThrow().named("on"), true),
+                        tuple(new Field.Number("breeze", new Range(0, 12), 2, "u/s"), true),
+                        tuple(
+                                new Field.Number(
+                                        "reek",
+                                        new Range(
+                                                rate.type().least(), rate.type().most()),
+                                        rate.type().position(rate.standard()),
+                                        rate.unit()),
+                                true),
+                        tuple(new Field.Colour("tint"), true),
+                        tuple(new Field.Flag("loud"), true));
+    }
+
+    @Test
+    void whatSeveralRopesSendUnderOneNameIsOneType() {
+        Contract.Notice both = Sample.game(
+                        telling("a", 1, constant("kind", new Datum.Word("soft")), constant("n", new Datum.Num(2))),
+                        telling("b", 2, constant("kind", new Datum.Word("hard"))))
+                .contract()
+                .notice("thud")
+                .orElseThrow();
+        assertThat(both.from()).containsExactly("a", "b");
+        assertThat(both.values())
+                .containsExactly(
+                        new Contract.Value(new Field.Choice("kind", List.of("soft", "hard"), "with kind"), true),
+                        new Contract.Value(new Field.Number("n", new Range(2, 2), 2, ""), false));
+    }
+
+    @Test
+    void aValueWithoutASourceOrOfTwoTypesIsRefusedWithItsPlace() {
+        assertThat(Consistency.problems(Sample.game(
+                        telling(
+                                "a",
+                                1,
+                                new NoticeValue("x", new Source.Payload("sped")),
+                                new NoticeValue("y", new Source.Parameter("girth")),
+                                new NoticeValue("z", new Source.Channel("gale")),
+                                constant("kind", new Datum.Word("soft"))),
+                        telling("b", 2, constant("kind", new Datum.Num(1))))))
+                .extracting(Problem::place, Problem::given)
+                .containsExactly(
+                        tuple("/ropes/0/with/0/values/0/field", "\"sped\""),
+                        tuple("/ropes/0/with/0/values/1/from", "\"girth\""),
+                        tuple("/ropes/0/with/0/values/2/channel", "\"gale\""),
+                        tuple("/ropes/1/with/0/values/0", "kind of notice \"thud\" as a number from 1 to 1"));
     }
 
     @Nested
     class ADifference {
+        private List<Difference> carried(NoticeValue[] before, NoticeValue... after) {
+            Project out = Sample.game(telling("a", 1, before)).handedOver("1", "");
+            return Difference.between(
+                    out.lastVersion().orElseThrow().contract(),
+                    out.withRopes(List.of(telling("a", 1, after))).contract(),
+                    List.of());
+        }
+
+        private NoticeValue[] values(NoticeValue... values) {
+            return values;
+        }
+
+        @Test
+        void ofWhatANoticeCarriesBreaksWhoeverReadsIt() {
+            NoticeValue soft = constant("kind", new Datum.Word("soft"));
+            NoticeValue hard = constant("kind", new Datum.Word("hard"));
+            NoticeValue number = constant("kind", new Datum.Num(1));
+            assertThat(carried(values(soft), soft)).isEmpty();
+            assertThat(carried(values(soft)))
+                    .extracting(Difference::kind, Difference::what, Difference::breaks)
+                    .containsExactly(tuple(Kind.REMOVED, "notice thud, value kind", true));
+            assertThat(carried(values(), soft))
+                    .extracting(Difference::kind, Difference::what, Difference::breaks)
+                    .containsExactly(tuple(Kind.ADDED, "notice thud, value kind", false));
+            assertThat(carried(values(soft), hard))
+                    .extracting(Difference::kind, Difference::what, Difference::breaks)
+                    .containsExactly(
+                            tuple(Kind.ADDED, "notice thud, value kind, option hard", true),
+                            tuple(Kind.REMOVED, "notice thud, value kind, option soft", false));
+            assertThat(carried(values(soft), number))
+                    .extracting(Difference::kind, Difference::what, Difference::breaks)
+                    .containsExactly(tuple(Kind.CHANGED, "notice thud, value kind, type", true));
+        }
+
+        @Test
+        void ofWhoTellsANoticeBreaksWhatCountedOnAValue() {
+            NoticeValue soft = constant("kind", new Datum.Word("soft"));
+            Project out = Sample.game(telling("a", 1, soft)).handedOver("1", "");
+            assertThat(Difference.between(
+                            out.lastVersion().orElseThrow().contract(),
+                            out.withRopes(List.of(telling("a", 1, soft), telling("b", 2)))
+                                    .contract(),
+                            List.of()))
+                    .extracting(Difference::what, Difference::before, Difference::after, Difference::breaks)
+                    .containsExactly(tuple("notice thud, value kind, sent", "always", "by some ropes", true));
+        }
+
         @Test
         void isNotMadeByWhatCodeDoesNotSee() {
             assertThat(since(OUT.withRopes(List.of(LANDS.with(d -> d.feeds = List.of()), REEL))))

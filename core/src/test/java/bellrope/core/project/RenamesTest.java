@@ -3,10 +3,12 @@ package bellrope.core.project;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import bellrope.core.Sample;
+import bellrope.core.rope.Companion;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Feed;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Limits;
+import bellrope.core.rope.NoticeValue;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Run;
 import bellrope.core.rope.Source;
@@ -52,6 +54,13 @@ class RenamesTest {
                     Vec3.ZERO,
                     Where.Frame.WORLD,
                     OptionalDouble.empty());
+            d.companions = List.of(new Companion.Notice(
+                    "thud",
+                    0,
+                    List.of(
+                            new NoticeValue("a", new Source.Payload("speed")),
+                            new NoticeValue("b", new Source.Parameter("size")),
+                            new NoticeValue("c", new Source.Channel("wind")))));
             d.followUps = List.of(
                     FollowUp.after(1, "hiss"),
                     new FollowUp(

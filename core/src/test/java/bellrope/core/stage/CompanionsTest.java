@@ -5,13 +5,19 @@ import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
 import bellrope.core.rope.Companion;
+import bellrope.core.rope.Feed;
 import bellrope.core.rope.FollowUp;
+import bellrope.core.rope.NoticeValue;
 import bellrope.core.rope.Overrides;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Source;
 import bellrope.core.rope.Timing;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Range;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
@@ -119,6 +125,49 @@ class CompanionsTest {
         assertThat(stage.told()).isEmpty();
         steps(stage, 1);
         assertThat(stage.told()).containsExactly(new Told(30, "next scene", Told.What.NOTICE, "landing", 1));
+    }
+
+    @Test
+    void aNoticeCarriesWhatCameWhatIsAndWhatWasFed() {
+        Rope rope = Sample.rope("landing", 1, "courier.landed", "smoke").with(d -> {
+            d.feeds = List.of(new Feed("rate", "speed", new Range(0, 14), 1, 3));
+            d.companions = List.of(new Companion.Notice(
+                    "thud",
+                    0.1,
+                    List.of(
+                            new NoticeValue("speed", new Source.Payload("speed")),
+                            new NoticeValue("reek", new Source.Parameter("rate")),
+                            new NoticeValue("wind", new Source.Channel("wind")),
+                            new NoticeValue("loud", new Source.Constant(new Datum.Flag(true))))));
+            d.followUps = List.of(new FollowUp(
+                            Optional.empty(),
+                            Optional.empty(),
+                            FollowUp.Cue.BEGUN,
+                            0,
+                            Vec3.ZERO,
+                            OptionalDouble.empty(),
+                            0,
+                            Optional.of("smoulder"))
+                    .carrying(List.of(new NoticeValue("on", new Source.Payload("surface")))));
+        });
+        Stage stage = new Stage(Sample.game(rope));
+        stage.pull(Sample.landing(7, "stone", 1));
+        stage.publish("wind", 6);
+        steps(stage, 10);
+        List<Told> told = stage.told();
+        assertThat(told)
+                .filteredOn(t -> t.name().equals("thud"))
+                .extracting(Told::values)
+                .containsExactly(Map.of(
+                        "speed", new Datum.Num(7),
+                        "reek", new Datum.Num(2),
+                        "wind", new Datum.Num(6),
+                        "loud", new Datum.Flag(true)));
+        assertThat(told)
+                .filteredOn(t -> t.name().equals("smoulder"))
+                .hasSize(2)
+                .extracting(Told::values)
+                .containsOnly(Map.of("on", new Datum.Word("stone")));
     }
 
     @Test

@@ -124,6 +124,19 @@ final class CSharpCode extends Code {
         line("private ", id, "(string word) { Word = word; }");
         words.forEach(
                 (name, word) -> line("public static readonly ", id, " ", name, " = new ", id, "(", quoted(word), ");"));
+        line("/// <summary>What a word stands for; nothing for any other.</summary>");
+        line("public static ", id, "? Of(object word)");
+        line("{");
+        in();
+        line("switch (word as string)");
+        line("{");
+        in();
+        words.forEach((name, word) -> line("case ", quoted(word), ": return ", name, ";"));
+        line("default: return null;");
+        out();
+        line("}");
+        out();
+        line("}");
         out();
         line("}");
     }
@@ -142,6 +155,26 @@ final class CSharpCode extends Code {
         line("{");
         in();
         body(call, STYLE);
+        out();
+        line("}");
+    }
+
+    @Override
+    void reading(Takes t, Doc doc) {
+        line();
+        summary(doc, List.of());
+        String type = t.kind() == Call.Kind.TEXT ? "string" : type(t) + "?";
+        String name = Character.toUpperCase(t.id().charAt(0)) + t.id().substring(1);
+        line("public static ", type, " ", name, "(IReadOnlyDictionary<string, object> values)");
+        line("{");
+        in();
+        line("if (!values.TryGetValue(", quoted(t.name()), ", out var value)) return null;");
+        switch (t.kind()) {
+            case NUMBER, FLAG -> line("return value is ", type(t), " one ? one : (", type, ")null;");
+            case WORD -> line("return ", t.of(), ".Of(value);");
+            case TEXT -> line("return value as string;");
+            case VECTOR -> line("return value is double[] v ? new Vec(v[0], v[1], v[2]) : (Vec?)null;");
+        }
         out();
         line("}");
     }

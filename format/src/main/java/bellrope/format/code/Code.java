@@ -52,6 +52,13 @@ abstract class Code {
 
     abstract void call(Call call);
 
+    /**
+     * Writes a function that reads one value of what a notice carried; it gives nothing where the notice came without.
+     *
+     * @param value its identifier, name, kind and type
+     */
+    abstract void reading(Takes value, Doc doc);
+
     /** Returns what is taken as it is passed on. */
     abstract String passed(Takes takes);
 
@@ -119,6 +126,11 @@ abstract class Code {
         names(contract, top);
         Map<String, String> typeIds = types(contract, top);
         calls(contract, top, typeIds);
+        for (Contract.Notice notice : contract.notices()) {
+            if (!notice.values().isEmpty()) {
+                notice(notice, top, typeIds);
+            }
+        }
         for (Contract.Turnable effect : contract.effects()) {
             effect(effect, effect.name(), top, typeIds, "");
             for (Alias alias : former(Alias.Kind.EFFECT, "", effect.name())) {
@@ -213,7 +225,37 @@ abstract class Code {
                 }
             }
         }
+        for (Contract.Notice notice : contract.notices()) {
+            for (Contract.Value value : notice.values()) {
+                if (value.field() instanceof Field.Choice choice) {
+                    ids.put(
+                            "notice " + notice.name() + "/" + value.name(),
+                            words(
+                                    types.pascal(notice.name(), value.name()),
+                                    choice.options(),
+                                    notice.name() + ", " + value.name()));
+                }
+            }
+        }
         return ids;
+    }
+
+    private void notice(Contract.Notice notice, Identifiers types, Map<String, String> typeIds) {
+        group(types.pascal(notice.name(), "notice"), Doc.of("What the notice " + notice.name() + " carries."));
+        Identifiers ids = new Identifiers(reserved);
+        for (Contract.Value value : notice.values()) {
+            reading(
+                    new Takes(
+                            ids.camel(value.name()),
+                            value.name(),
+                            kind(value.field()),
+                            words(value.field()),
+                            typeIds.getOrDefault("notice " + notice.name() + "/" + value.name(), "")),
+                    Doc.of(
+                            words(value.field()) + ".",
+                            value.always() ? "With every such notice." : "Not every rope sends it with the notice."));
+        }
+        endGroup();
     }
 
     private String words(String id, List<String> words, String of) {

@@ -19,7 +19,7 @@ final class CppCode extends Code {
                             + "operator or or_eq private protected public register reinterpret_cast return short signed sizeof "
                             + "static static_assert static_cast struct switch template this thread_local throw true try typedef "
                             + "typeid typename union unsigned using virtual void volatile wchar_t while xor xor_eq std Vec Bell "
-                            + "Value Payload VERSION NULL EOF INFINITY NAN TRUE FALSE word bell payload instance")
+                            + "Value Payload find VERSION NULL EOF INFINITY NAN TRUE FALSE word as bell payload instance")
                     .split(" "));
 
     private static final Style STYLE = new Style(
@@ -59,6 +59,7 @@ final class CppCode extends Code {
         line("#pragma once");
         line();
         line("#include <cstdint>");
+        line("#include <optional>");
         line("#include <string>");
         line("#include <utility>");
         line("#include <variant>");
@@ -77,6 +78,18 @@ final class CppCode extends Code {
         line();
         line("using Value = std::variant<double, bool, std::string, Vec>;");
         line("using Payload = std::vector<std::pair<std::string, Value>>;");
+        line();
+        comment(Doc.of("Returns a value of what a notice carried; null where it came without."), List.of(), "", "");
+        line("inline const Value* find(const Payload& values, const char* name) {");
+        in();
+        line("for (const auto& one : values) {");
+        in();
+        line("if (one.first == name) return &one.second;");
+        out();
+        line("}");
+        line("return nullptr;");
+        out();
+        line("}");
         line();
         comment(Doc.of("Where calls go; implement it once over the link that the game has."), List.of(), "", "");
         line("struct Bell {");
@@ -147,6 +160,12 @@ final class CppCode extends Code {
         line("return \"\";");
         out();
         line("}");
+        line("inline std::optional<", id, "> as(", id, ", const std::string& text) {");
+        in();
+        words.forEach((name, word) -> line("if (text == ", literal(word), ") return ", id, "::", name, ";"));
+        line("return std::nullopt;");
+        out();
+        line("}");
     }
 
     @Override
@@ -161,6 +180,27 @@ final class CppCode extends Code {
         line(deprecated(call.doc()), "inline void ", call.name(), "(", String.join(", ", takes), ") {");
         in();
         body(call, STYLE);
+        out();
+        line("}");
+    }
+
+    @Override
+    void reading(Takes t, Doc doc) {
+        line();
+        above(doc, List.of());
+        boolean text = t.kind() == Call.Kind.TEXT || t.kind() == Call.Kind.WORD;
+        String held = text ? "std::string" : type(t);
+        line(
+                "inline std::optional<",
+                t.kind() == Call.Kind.TEXT ? held : type(t),
+                "> ",
+                t.id(),
+                "(const Payload& values) {");
+        in();
+        line("const Value* value = find(values, ", literal(t.name()), ");");
+        line("const auto* one = value ? std::get_if<", held, ">(value) : nullptr;");
+        line("if (!one) return std::nullopt;");
+        line("return ", t.kind() == Call.Kind.WORD ? "as(" + t.of() + "{}, *one)" : "*one", ";");
         out();
         line("}");
     }

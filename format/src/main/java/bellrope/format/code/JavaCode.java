@@ -125,6 +125,22 @@ final class JavaCode extends Code {
         line("this.word = word;");
         out();
         line("}");
+        line();
+        line("/** Returns what a word stands for; null for any other. */");
+        line("public static ", id, " of(Object word) {");
+        in();
+        line("for (", id, " one : values()) {");
+        in();
+        line("if (one.word.equals(word)) {");
+        in();
+        line("return one;");
+        out();
+        line("}");
+        out();
+        line("}");
+        line("return null;");
+        out();
+        line("}");
         out();
         line("}");
     }
@@ -141,6 +157,29 @@ final class JavaCode extends Code {
         line("public static void ", call.name(), "(", String.join(", ", takes), ") {");
         in();
         body(call, STYLE);
+        out();
+        line("}");
+    }
+
+    @Override
+    void reading(Takes t, Doc doc) {
+        line();
+        above(doc, List.of());
+        String type = switch (t.kind()) {
+            case NUMBER -> "Double";
+            case FLAG -> "Boolean";
+            default -> type(t);
+        };
+        line("public static ", type, " ", t.id(), "(Map<String, Object> values) {");
+        in();
+        String value = "values.get(" + quoted(t.name()) + ")";
+        switch (t.kind()) {
+            case NUMBER -> line("return ", value, " instanceof Number number ? number.doubleValue() : null;");
+            case FLAG -> line("return ", value, " instanceof Boolean flag ? flag : null;");
+            case WORD -> line("return ", t.of(), ".of(", value, ");");
+            case TEXT -> line("return ", value, " instanceof String text ? text : null;");
+            case VECTOR -> line("return ", value, " instanceof double[] v ? new Vec(v[0], v[1], v[2]) : null;");
+        }
         out();
         line("}");
     }

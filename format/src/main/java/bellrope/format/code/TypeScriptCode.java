@@ -137,6 +137,16 @@ final class TypeScriptCode extends Code {
     }
 
     @Override
+    void reading(Takes t, Doc doc) {
+        above(doc, List.of());
+        line(t.id(), "(values: Record<string, Value>): ", type(t), " | undefined {");
+        in();
+        line("return values[", quoted(t.name()), "] as ", type(t), " | undefined;");
+        out();
+        line("},");
+    }
+
+    @Override
     String passed(Takes t) {
         return t.id();
     }

@@ -69,15 +69,13 @@ public final class AsyncApi {
             }
         }
         for (Contract.Notice notice : contract.notices()) {
-            ObjectNode data = JSON.createObjectNode();
-            data.put("type", "object");
             api.message(
                     ContractSchema.key("notice", notice.name()),
                     "send",
                     notice.name(),
                     "Told by " + String.join(", ", notice.from()) + ".",
                     "notice." + notice.name(),
-                    data,
+                    ContractSchema.values(notice),
                     JSON.createObjectNode());
         }
         return JsonText.pretty(api.document);

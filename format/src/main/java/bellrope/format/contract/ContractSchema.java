@@ -13,7 +13,7 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * A contract as one JSON Schema (2020-12), with a definition for each payload, each channel's value and each effect's
+ * A contract as one JSON Schema (2020-12), with a definition for each payload, each notice, each channel's value and each effect's
  * parameters. Ranges are told as descriptions and examples, not demanded, because the stage takes values beyond them.
  */
 public final class ContractSchema {
@@ -30,6 +30,7 @@ public final class ContractSchema {
         contract.events().forEach(e -> defs.set(key("event", e.name()), payload(e)));
         contract.channels().forEach(c -> defs.set(key("channel", c.name()), value(c)));
         contract.effects().forEach(e -> defs.set(key("effect", e.name()), parameters(e)));
+        contract.notices().forEach(n -> defs.set(key("notice", n.name()), values(n)));
         return JsonText.pretty(schema);
     }
 
@@ -57,6 +58,22 @@ public final class ContractSchema {
         for (Field field : event.fields()) {
             properties.set(field.name(), field(field));
             required.add(field.name());
+        }
+        node.put("additionalProperties", false);
+        return node;
+    }
+
+    static ObjectNode values(Contract.Notice notice) {
+        ObjectNode node = JSON.createObjectNode();
+        node.put("type", "object");
+        node.put("title", notice.name());
+        ObjectNode properties = node.putObject("properties");
+        ArrayNode required = node.putArray("required");
+        for (Contract.Value value : notice.values()) {
+            properties.set(value.name(), field(value.field()));
+            if (value.always()) {
+                required.add(value.name());
+            }
         }
         node.put("additionalProperties", false);
         return node;

@@ -2,10 +2,14 @@ package bellrope.format.json;
 
 import bellrope.core.rope.Companion;
 import bellrope.core.rope.FollowUp;
+import bellrope.core.rope.NoticeValue;
+import bellrope.core.rope.Source;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** What a rope brings besides its effect, as JSON, both ways. */
@@ -28,8 +32,30 @@ final class AnswerJson {
         OptionalDouble inForce = t.maybeNumber("inForce");
         double fadeOut = t.number("fadeOut", 0);
         Optional<String> notice = t.maybeText("notice");
+        List<NoticeValue> values = values(t);
         int id = t.whole("id", 0);
-        return t.make(() -> new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, id));
+        return t.make(() -> new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, values, id));
+    }
+
+    private static List<NoticeValue> values(Thing t) {
+        return t.has("values") ? t.list("values", AnswerJson::value) : List.of();
+    }
+
+    private static NoticeValue value(Thing t) {
+        String name = t.text("name");
+        Source source = RopeJson.anySource(t);
+        return source == null ? null : t.make(() -> new NoticeValue(name, source));
+    }
+
+    private static void write(List<NoticeValue> values, ObjectNode node) {
+        if (!values.isEmpty()) {
+            ArrayNode all = node.putArray("values");
+            for (NoticeValue value : values) {
+                ObjectNode one = all.addObject();
+                one.put("name", value.name());
+                RopeJson.write(value.source(), one);
+            }
+        }
     }
 
     static void write(FollowUp f, ObjectNode node) {
@@ -49,6 +75,7 @@ final class AnswerJson {
             node.set("fadeOut", Json.number(f.fadeOut()));
         }
         f.notice().ifPresent(name -> node.put("notice", name));
+        write(f.values(), node);
         node.put("id", f.id());
     }
 
@@ -73,7 +100,8 @@ final class AnswerJson {
             case NOTICE -> {
                 String name = t.text("name");
                 double after = t.number("after", 0);
-                yield t.make(() -> new Companion.Notice(name, after));
+                List<NoticeValue> values = values(t);
+                yield t.make(() -> new Companion.Notice(name, after, values));
             }
         };
     }
@@ -98,6 +126,7 @@ final class AnswerJson {
             if (notice.after() != 0) {
                 node.set("after", Json.number(notice.after()));
             }
+            write(notice.values(), node);
         }
     }
 }

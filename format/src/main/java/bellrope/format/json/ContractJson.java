@@ -6,6 +6,7 @@ import bellrope.core.contract.Version;
 import bellrope.core.effect.Parameter;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
+import bellrope.core.event.Field;
 import java.util.List;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -34,10 +35,17 @@ final class ContractJson {
         List<Contract.Notice> notices = thing.list("notices", t -> {
             String name = t.text("name");
             List<String> from = t.texts("from");
-            return t.make(() -> new Contract.Notice(name, from));
+            List<Contract.Value> values = t.has("values") ? t.list("values", ContractJson::value) : List.of();
+            return t.make(() -> new Contract.Notice(name, from, values));
         });
         List<String> announced = thing.texts("announced");
         return thing.make(() -> new Contract(events, channels, effects, notices, announced));
+    }
+
+    private static Contract.Value value(Thing thing) {
+        boolean always = thing.yes("always");
+        Field field = thing.read("field", EventJson::field);
+        return field == null ? null : new Contract.Value(field, always);
     }
 
     static ObjectNode write(Version version) {
@@ -71,6 +79,16 @@ final class ContractJson {
             n.put("name", notice.name());
             ArrayNode from = n.putArray("from");
             notice.from().forEach(from::add);
+            if (!notice.values().isEmpty()) {
+                ArrayNode values = n.putArray("values");
+                for (Contract.Value value : notice.values()) {
+                    ObjectNode v = values.addObject();
+                    EventJson.write(value.field(), v.putObject("field"));
+                    if (value.always()) {
+                        v.put("always", true);
+                    }
+                }
+            }
         }
         ArrayNode announced = node.putArray("announced");
         contract.announced().forEach(announced::add);

@@ -42,7 +42,7 @@ final class EventJson {
         return thing.make(() -> new EventType(name, shape, description, weight, fields, values, unanswered));
     }
 
-    private static Field field(Thing thing) {
+    static Field field(Thing thing) {
         String name = thing.text("name");
         return switch (thing.choice("type", Type.class)) {
             case NUMBER -> {
@@ -90,7 +90,7 @@ final class EventJson {
         return node;
     }
 
-    private static void write(Field field, ObjectNode f) {
+    static void write(Field field, ObjectNode f) {
         f.put("name", field.name());
         if (field instanceof Field.Number number) {
             f.put("type", "number");

@@ -124,6 +124,11 @@ final class RopeJson {
         return thing.make(() -> new Condition.Compare(source, relation, bound));
     }
 
+    /** Reads a source of any kind. */
+    static Source anySource(Thing thing) {
+        return thing.has("constant") || thing.has("random") || thing.has("from") ? made(thing) : source(thing);
+    }
+
     private static Source source(Thing thing) {
         if (thing.has("channel")) {
             String channel = thing.text("channel");
@@ -145,7 +150,7 @@ final class RopeJson {
 
     private static Feed feed(Thing thing) {
         String parameter = thing.text("parameter");
-        Source source = thing.has("constant") || thing.has("random") || thing.has("from") ? made(thing) : source(thing);
+        Source source = anySource(thing);
         Optional<Remap> remap = Optional.empty();
         if (source instanceof Source.Random || thing.has("in") || thing.has("out")) {
             Range in = source instanceof Source.Random ? new Range(0, 1) : thing.range("in");
@@ -323,7 +328,7 @@ final class RopeJson {
         }
     }
 
-    private static void write(Source source, ObjectNode node) {
+    static void write(Source source, ObjectNode node) {
         if (source instanceof Source.Payload payload) {
             node.put("field", payload.field());
         } else if (source instanceof Source.Channel channel) {

@@ -29,6 +29,7 @@ import org.slf4j.LoggerFactory;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * One reader's stage, kept in step with the wall clock while anything plays.
@@ -86,8 +87,9 @@ public final class LiveStage {
      * Something told.
      *
      * @param what notice, begins, ends or gone
+     * @param values what it carries, as a payload
      */
-    record ToldLine(String name, String what, String rope, int pull, double at) {}
+    record ToldLine(String name, String what, String rope, int pull, double at, ObjectNode values) {}
 
     /**
      * What the player's comfort is about.
@@ -300,7 +302,8 @@ public final class LiveStage {
                                     t.what().name().toLowerCase(Locale.ROOT),
                                     t.rope(),
                                     t.pull(),
-                                    t.step() / rate))
+                                    t.step() / rate,
+                                    PayloadJson.write(t.values())))
                             .toList()));
         }
         comfort();
