@@ -3,8 +3,8 @@ package bellrope.core.check;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
-import bellrope.core.effect.Tint;
 import bellrope.core.value.Gradient;
+import bellrope.core.value.Rgba;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -48,21 +48,18 @@ final class BlendShowsNothing implements Check {
     // The darkest and the brightest component of any colour that it ever has, in linear light.
     private static double[] range(Emitter e) {
         double[] own = {1, 0};
-        List<float[]> born = new ArrayList<>();
-        if (e.birth().colour() instanceof Tint.Between between) {
-            born.add(light(
-                    between.from().linearRed(),
-                    between.from().linearGreen(),
-                    between.from().linearBlue()));
-            born.add(light(
-                    between.to().linearRed(),
-                    between.to().linearGreen(),
-                    between.to().linearBlue()));
-        } else if (e.birth().colour() instanceof Tint.OneOf oneOf) {
-            oneOf.colours().forEach(c -> born.add(light(c.linearRed(), c.linearGreen(), c.linearBlue())));
-        } else if (e.birth().colour() instanceof Tint.From from) {
-            sampled(from.gradient(), born);
-        }
+        List<float[]> born = e.birth()
+                .colour()
+                .match(
+                        between -> List.of(light(between.from()), light(between.to())),
+                        oneOf -> oneOf.colours().stream()
+                                .map(BlendShowsNothing::light)
+                                .toList(),
+                        from -> {
+                            List<float[]> all = new ArrayList<>();
+                            sampled(from.gradient(), all);
+                            return all;
+                        });
         List<float[]> life = new ArrayList<>();
         sampled(e.life().colour(), life);
         boolean replaces = e.life().replaces(Life.Lane.COLOUR);
@@ -75,6 +72,10 @@ final class BlendShowsNothing implements Check {
             }
         }
         return own;
+    }
+
+    private static float[] light(Rgba c) {
+        return light(c.linearRed(), c.linearGreen(), c.linearBlue());
     }
 
     private static float[] light(double red, double green, double blue) {

@@ -42,8 +42,14 @@ final class Lopsided implements Check {
 
     private static boolean full(Birth birth) {
         boolean allRound = birth.aim() instanceof Aim.Outward
-                && !(birth.shape() instanceof Shape.Cone)
-                && !(birth.shape() instanceof Shape.Line);
+                && birth.shape()
+                        .match(
+                                point -> true,
+                                circle -> true,
+                                sphere -> true,
+                                cone -> false,
+                                box -> true,
+                                line -> false);
         return allRound || birth.spread() >= 150;
     }
 

@@ -164,40 +164,50 @@ public record Difference(Kind kind, String what, String before, String after, bo
         }
 
         private void field(String at, Field was, Field is) {
-            if (was instanceof Field.Number a && is instanceof Field.Number b) {
-                changed(at + ", unit", a.unit(), b.unit(), true, "the same number means something else");
-                changed(
-                        at + ", range",
-                        range(a.range()),
-                        range(b.range()),
-                        false,
-                        "values beyond are taken as they are");
-            } else if (was instanceof Field.Choice a && is instanceof Field.Choice b) {
-                for (String option : a.options()) {
-                    if (!b.options().contains(option)) {
-                        add(
-                                Kind.REMOVED,
-                                at + ", option " + option,
-                                "there",
-                                "",
-                                true,
-                                "code that sends it is refused");
-                    }
-                }
-                for (String option : b.options()) {
-                    if (!a.options().contains(option)) {
-                        add(Kind.ADDED, at + ", option " + option, "", "there", false, "nobody sends it yet");
-                    }
-                }
-            } else if (was instanceof Field.Vector a && is instanceof Field.Vector b) {
-                changed(
-                        at + ", meaning",
-                        a.meaning().name().toLowerCase().replace('_', ' '),
-                        b.meaning().name().toLowerCase().replace('_', ' '),
-                        true,
-                        "the same three numbers mean something else");
-            } else if (was.getClass() != is.getClass()) {
+            if (was.getClass() != is.getClass()) {
                 changed(at + ", type", was.expects(), is.expects(), true, "a value of the former type is refused");
+                return;
+            }
+            options(at, was.options(), is.options(), "sends");
+            was.visit(
+                    a -> number(at, a, (Field.Number) is),
+                    choice -> {},
+                    a -> changed(
+                            at + ", meaning",
+                            words(a.meaning()),
+                            words(((Field.Vector) is).meaning()),
+                            true,
+                            "the same three numbers mean something else"),
+                    flag -> {},
+                    colour -> {},
+                    text -> {});
+        }
+
+        private void number(String at, Field.Number was, Field.Number is) {
+            changed(at + ", unit", was.unit(), is.unit(), true, "the same number means something else");
+            changed(
+                    at + ", range",
+                    range(was.range()),
+                    range(is.range()),
+                    false,
+                    "values beyond are taken as they are");
+        }
+
+        private static String words(Field.Meaning meaning) {
+            return meaning.name().toLowerCase().replace('_', ' ');
+        }
+
+        private void options(String at, List<String> was, List<String> is, String does) {
+            for (String option : was) {
+                if (!is.contains(option)) {
+                    String why = "code that " + does + " it is refused";
+                    add(Kind.REMOVED, at + ", option " + option, "there", "", true, why);
+                }
+            }
+            for (String option : is) {
+                if (!was.contains(option)) {
+                    add(Kind.ADDED, at + ", option " + option, "", "there", false, "nobody " + does + " it yet");
+                }
             }
         }
 
@@ -313,18 +323,8 @@ public record Difference(Kind kind, String what, String before, String after, bo
                 return;
             }
             changed(at + ", unit", was.unit(), is.unit(), true, "the same number means something else");
-            if (was.type() instanceof Type.Choice a && is.type() instanceof Type.Choice b) {
-                for (String option : a.options()) {
-                    if (!b.options().contains(option)) {
-                        add(Kind.REMOVED, at + ", option " + option, "there", "", true, "code that sets it is refused");
-                    }
-                }
-                for (String option : b.options()) {
-                    if (!a.options().contains(option)) {
-                        add(Kind.ADDED, at + ", option " + option, "", "there", false, "nobody sets it yet");
-                    }
-                }
-            } else {
+            options(at, was.type().options(), is.type().options(), "sets");
+            if (was.type().options().isEmpty()) {
                 boolean colour = was.type() instanceof Type.Colour a
                         && is.type() instanceof Type.Colour b
                         && a.opacity()
@@ -388,27 +388,21 @@ public record Difference(Kind kind, String what, String before, String after, bo
         }
 
         private void read(String at, Field was, Field is) {
-            if (was instanceof Field.Choice a && is instanceof Field.Choice b) {
-                for (String option : b.options()) {
-                    if (!a.options().contains(option)) {
-                        add(
-                                Kind.ADDED,
-                                at + ", option " + option,
-                                "",
-                                "there",
-                                true,
-                                "code that reads it does not know this option");
-                    }
-                }
-                for (String option : a.options()) {
-                    if (!b.options().contains(option)) {
-                        add(Kind.REMOVED, at + ", option " + option, "there", "", false, "it no longer comes");
-                    }
-                }
-            } else if (was.getClass() != is.getClass()) {
+            if (was.getClass() != is.getClass()) {
                 changed(at + ", type", was.expects(), is.expects(), true, "code reads a value of the former type");
-            } else {
+            } else if (was.options().isEmpty()) {
                 field(at, was, is);
+            }
+            for (String option : is.options()) {
+                if (!was.options().isEmpty() && !was.options().contains(option)) {
+                    String why = "code that reads it does not know this option";
+                    add(Kind.ADDED, at + ", option " + option, "", "there", true, why);
+                }
+            }
+            for (String option : was.options()) {
+                if (!is.options().isEmpty() && !is.options().contains(option)) {
+                    add(Kind.REMOVED, at + ", option " + option, "there", "", false, "it no longer comes");
+                }
             }
         }
 

@@ -3,13 +3,34 @@ package bellrope.core.effect;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
+import java.util.function.Consumer;
+import java.util.function.Function;
 
 /** Which way particles are thrown, in the emitter's own frame, before the spread. */
 public sealed interface Aim {
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent);
+
+    /** Does what belongs to its kind. */
+    default void visit(Consumer<Outward> outward, Consumer<Along> along, Consumer<Tangent> tangent) {
+        match(x -> done(outward, x), x -> done(along, x), x -> done(tangent, x));
+    }
+
+    private static <T> Void done(Consumer<T> action, T one) {
+        action.accept(one);
+        return null;
+    }
+
     Aim UP = new Along(Vec3.UP);
 
     /** Away from the middle of the shape; from a point, evenly every way; from a cone, along its side. */
-    record Outward() implements Aim {}
+    record Outward() implements Aim {
+
+        @Override
+        public <R> R match(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent) {
+            return outward.apply(this);
+        }
+    }
 
     /**
      * All along one axis.
@@ -22,8 +43,19 @@ public sealed interface Aim {
                 throw new Refused("axis", Words.vector(axis), "a direction that is not zero");
             }
         }
+
+        @Override
+        public <R> R match(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent) {
+            return along.apply(this);
+        }
     }
 
     /** About the facing, counter-clockwise seen from where it points. */
-    record Tangent() implements Aim {}
+    record Tangent() implements Aim {
+
+        @Override
+        public <R> R match(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent) {
+            return tangent.apply(this);
+        }
+    }
 }

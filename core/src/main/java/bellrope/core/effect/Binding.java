@@ -58,45 +58,81 @@ public record Binding(Property property, Mode mode, Optional<String> emitter, Th
     /** Demands that a parameter of a type can act here. */
     void fits(Type type) {
         String is = property.name().toLowerCase(Locale.ROOT);
-        if (type instanceof Type.Colour && property != Property.COLOUR) {
-            throw new Refused("property", is, "colour, which is all that a colour can act on");
+        boolean colour = property == Property.COLOUR;
+        // What is allowed instead; empty where it fits.
+        Optional<Refused> wrong = type.match(
+                number -> noColour(is),
+                whole -> noColour(is),
+                flag -> noColour(is),
+                choice -> noColour(is),
+                vector -> {
+                    if (colour) {
+                        return noColour(is);
+                    } else if (!property.vector()) {
+                        return refused(
+                                "property", is, "offset, gravity or shape, which is all that a vector can act on");
+                    }
+                    return mode != Mode.ADD && mode != Mode.REPLACE
+                            ? refused("mode", word(mode), "add or replace, for a vector")
+                            : Optional.empty();
+                },
+                tint -> {
+                    if (!colour) {
+                        return refused("property", is, "colour, which is all that a colour can act on");
+                    }
+                    return mode != Mode.MULTIPLY && mode != Mode.REPLACE
+                            ? refused("mode", word(mode), "multiply or replace, for a colour")
+                            : Optional.empty();
+                });
+        if (wrong.isPresent()) {
+            throw wrong.get();
         }
-        if (property == Property.COLOUR && !(type instanceof Type.Colour)) {
-            throw new Refused("property", is, "a property with a number; only a colour can act on colours");
+        wrong = through.match(
+                straight -> Optional.empty(),
+                remap -> type.scalar()
+                        ? Optional.empty()
+                        : refused("through", "a curve", "nothing; only numbers can go through a curve"),
+                each -> type.steps() == each.numbers().size()
+                        ? Optional.empty()
+                        : refused(
+                                "each",
+                                each.numbers().size() + " numbers",
+                                type.steps() == 0
+                                        ? "a remap; only choices and flags have a number each"
+                                        : type.steps() + " of them"));
+        if (wrong.isPresent()) {
+            throw wrong.get();
         }
-        if (property == Property.COLOUR && mode != Mode.MULTIPLY && mode != Mode.REPLACE) {
-            throw new Refused("mode", mode.name().toLowerCase(Locale.ROOT), "multiply or replace, for a colour");
-        }
-        if (type instanceof Type.Vector && !property.vector()) {
-            throw new Refused("property", is, "offset, gravity or shape, which is all that a vector can act on");
-        }
-        if (type instanceof Type.Vector && mode != Mode.ADD && mode != Mode.REPLACE) {
-            throw new Refused("mode", mode.name().toLowerCase(Locale.ROOT), "add or replace, for a vector");
-        }
-        if (!type.scalar() && !(through instanceof Through.Straight)) {
-            throw new Refused("through", "a curve", "nothing; only numbers can go through a curve");
-        }
-        if (through instanceof Through.Each each
-                && type.steps() != each.numbers().size()) {
-            throw new Refused(
-                    "each",
-                    each.numbers().size() + " numbers",
-                    type.steps() == 0
-                            ? "a remap; only choices and flags have a number each"
-                            : type.steps() + " of them");
-        }
+    }
+
+    private Optional<Refused> noColour(String is) {
+        return property == Property.COLOUR
+                ? refused("property", is, "a property with a number; only a colour can act on colours")
+                : Optional.empty();
+    }
+
+    private static Optional<Refused> refused(String place, String given, String allowed) {
+        return Optional.of(new Refused(place, given, allowed));
+    }
+
+    private static String word(Mode mode) {
+        return mode.name().toLowerCase(Locale.ROOT);
     }
 
     Emitter apply(Emitter target, Type type, Datum value) {
         if (!on(target.name())) {
             return target;
         }
-        if (value instanceof Datum.Vec vec) {
-            return property.moved(target, mode, vec.value());
-        }
-        if (type instanceof Type.Colour && value instanceof Datum.Word word) {
-            return property.tinted(target, mode, Rgba.parse(word.text()));
-        }
+        return type.match(
+                number -> bound(target, type, value),
+                whole -> bound(target, type, value),
+                flag -> bound(target, type, value),
+                choice -> bound(target, type, value),
+                vector -> property.moved(target, mode, ((Datum.Vec) value).value()),
+                colour -> property.tinted(target, mode, Rgba.parse(((Datum.Word) value).text())));
+    }
+
+    private Emitter bound(Emitter target, Type type, Datum value) {
         return property.bound(target, mode, through.value(type.position(value)));
     }
 }

@@ -4,7 +4,6 @@ import bellrope.core.value.Demand;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Rgba;
-import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -82,14 +81,11 @@ public record Emitter(String name, int seed, Birth birth, Look look, Life life, 
     }
 
     private static List<Rgba> colours(Tint tint) {
-        if (tint instanceof Tint.Between between) {
-            return List.of(between.from(), between.to());
-        }
-        if (tint instanceof Tint.OneOf oneOf) {
-            return oneOf.colours();
-        }
-        List<Rgba> colours = new ArrayList<>();
-        ((Tint.From) tint).gradient().stops().forEach(stop -> colours.add(stop.colour()));
-        return colours;
+        return tint.match(
+                between -> List.of(between.from(), between.to()),
+                oneOf -> oneOf.colours(),
+                from -> from.gradient().stops().stream()
+                        .map(Gradient.Stop::colour)
+                        .toList());
     }
 }

@@ -9,7 +9,9 @@ import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.DoubleUnaryOperator;
+import java.util.function.Function;
 
 /**
  * The third act: what a particle strikes, what it leaves behind.
@@ -57,6 +59,19 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
 
     /** What particles strike. */
     public sealed interface Barrier {
+        /** Returns what the function of its kind makes of it. */
+        <R> R match(Function<Ground, R> ground, Function<Plane, R> plane, Function<Box, R> box);
+
+        /** Does what belongs to its kind. */
+        default void visit(Consumer<Ground> ground, Consumer<Plane> plane, Consumer<Box> box) {
+            match(x -> done(ground, x), x -> done(plane, x), x -> done(box, x));
+        }
+
+        private static <T> Void done(Consumer<T> action, T one) {
+            action.accept(one);
+            return null;
+        }
+
         /** Returns this barrier with every length changed: levels, distances from the effect's place, sizes. */
         Barrier sized(DoubleUnaryOperator change);
 
@@ -73,6 +88,11 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             @Override
             public Barrier sized(DoubleUnaryOperator change) {
                 return new Ground(Property.held(change.applyAsDouble(level), -10_000, 10_000));
+            }
+
+            @Override
+            public <R> R match(Function<Ground, R> ground, Function<Plane, R> plane, Function<Box, R> box) {
+                return ground.apply(this);
             }
         }
 
@@ -91,6 +111,11 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             @Override
             public Barrier sized(DoubleUnaryOperator change) {
                 return new Plane(Property.stretched(place, change), normal);
+            }
+
+            @Override
+            public <R> R match(Function<Ground, R> ground, Function<Plane, R> plane, Function<Box, R> box) {
+                return plane.apply(this);
             }
         }
 
@@ -119,6 +144,11 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
 
             private static double side(DoubleUnaryOperator change, double length) {
                 return Property.held(change.applyAsDouble(length), 1e-6, 2000);
+            }
+
+            @Override
+            public <R> R match(Function<Ground, R> ground, Function<Plane, R> plane, Function<Box, R> box) {
+                return box.apply(this);
             }
         }
     }

@@ -2,10 +2,33 @@ package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
 import bellrope.core.value.Vec3;
+import java.util.function.Consumer;
 import java.util.function.DoubleUnaryOperator;
+import java.util.function.Function;
 
 /** What changes the velocity of particles besides gravity and drag. Places and axes are in the effect's frame. */
 public sealed interface Force {
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(
+            Function<Attractor, R> attractor,
+            Function<Swirl, R> swirl,
+            Function<Push, R> push,
+            Function<Turbulence, R> turbulence);
+
+    /** Does what belongs to its kind. */
+    default void visit(
+            Consumer<Attractor> attractor,
+            Consumer<Swirl> swirl,
+            Consumer<Push> push,
+            Consumer<Turbulence> turbulence) {
+        match(x -> done(attractor, x), x -> done(swirl, x), x -> done(push, x), x -> done(turbulence, x));
+    }
+
+    private static <T> Void done(Consumer<T> action, T one) {
+        action.accept(one);
+        return null;
+    }
+
     /** Units a second squared. */
     double strength();
 
@@ -21,6 +44,15 @@ public sealed interface Force {
             Demand.within("strength", strength, -10_000, 10_000);
             Demand.above("radius", radius, 0);
             Demand.within("radius", radius, 0, 1000);
+        }
+
+        @Override
+        public <R> R match(
+                Function<Attractor, R> attractor,
+                Function<Swirl, R> swirl,
+                Function<Push, R> push,
+                Function<Turbulence, R> turbulence) {
+            return attractor.apply(this);
         }
     }
 
@@ -39,6 +71,15 @@ public sealed interface Force {
             Demand.above("radius", radius, 0);
             Demand.within("radius", radius, 0, 1000);
         }
+
+        @Override
+        public <R> R match(
+                Function<Attractor, R> attractor,
+                Function<Swirl, R> swirl,
+                Function<Push, R> push,
+                Function<Turbulence, R> turbulence) {
+            return swirl.apply(this);
+        }
     }
 
     /**
@@ -49,6 +90,15 @@ public sealed interface Force {
     record Push(double strength) implements Force {
         public Push {
             Demand.within("strength", strength, -10_000, 10_000);
+        }
+
+        @Override
+        public <R> R match(
+                Function<Attractor, R> attractor,
+                Function<Swirl, R> swirl,
+                Function<Push, R> push,
+                Function<Turbulence, R> turbulence) {
+            return push.apply(this);
         }
     }
 
@@ -65,6 +115,15 @@ public sealed interface Force {
             Demand.above("size", size, 0);
             Demand.within("size", size, 0, 1000);
             Demand.within("speed", speed, 0, 100);
+        }
+
+        @Override
+        public <R> R match(
+                Function<Attractor, R> attractor,
+                Function<Swirl, R> swirl,
+                Function<Push, R> push,
+                Function<Turbulence, R> turbulence) {
+            return turbulence.apply(this);
         }
     }
 

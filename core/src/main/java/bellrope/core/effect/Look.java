@@ -2,6 +2,8 @@ package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
 import bellrope.core.value.Vec3;
+import java.util.function.Consumer;
+import java.util.function.Function;
 
 /**
  * The picture of a particle and how it is laid over what is behind it.
@@ -40,18 +42,68 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
 
     /** Which frame of a sprite sheet a particle shows. */
     public sealed interface Frame {
+        /** Returns what the function of its kind makes of it. */
+        <R> R match(
+                Function<First, R> first,
+                Function<Random, R> random,
+                Function<OverLife, R> overLife,
+                Function<Looping, R> looping);
+
+        /** Does what belongs to its kind. */
+        default void visit(
+                Consumer<First> first,
+                Consumer<Random> random,
+                Consumer<OverLife> overLife,
+                Consumer<Looping> looping) {
+            match(x -> done(first, x), x -> done(random, x), x -> done(overLife, x), x -> done(looping, x));
+        }
+
+        private static <T> Void done(Consumer<T> action, T one) {
+            action.accept(one);
+            return null;
+        }
+
         /** @param number the same for all, from 0 */
         record First(int number) implements Frame {
             public First {
                 Demand.within("number", number, 0, 255);
             }
+
+            @Override
+            public <R> R match(
+                    Function<First, R> first,
+                    Function<Random, R> random,
+                    Function<OverLife, R> overLife,
+                    Function<Looping, R> looping) {
+                return first.apply(this);
+            }
         }
 
         /** One for each particle, each frame equally likely. */
-        record Random() implements Frame {}
+        record Random() implements Frame {
+
+            @Override
+            public <R> R match(
+                    Function<First, R> first,
+                    Function<Random, R> random,
+                    Function<OverLife, R> overLife,
+                    Function<Looping, R> looping) {
+                return random.apply(this);
+            }
+        }
 
         /** All frames once, from birth to end. */
-        record OverLife() implements Frame {}
+        record OverLife() implements Frame {
+
+            @Override
+            public <R> R match(
+                    Function<First, R> first,
+                    Function<Random, R> random,
+                    Function<OverLife, R> overLife,
+                    Function<Looping, R> looping) {
+                return overLife.apply(this);
+            }
+        }
 
         /**
          * All frames again and again.
@@ -65,15 +117,52 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
                     Demand.within("perSecond", perSecond.getAsDouble(), 0, 240);
                 }
             }
+
+            @Override
+            public <R> R match(
+                    Function<First, R> first,
+                    Function<Random, R> random,
+                    Function<OverLife, R> overLife,
+                    Function<Looping, R> looping) {
+                return looping.apply(this);
+            }
         }
     }
 
     /** Which way the picture is turned. */
     public sealed interface Posture {
+        /** Returns what the function of its kind makes of it. */
+        <R> R match(
+                Function<Camera, R> camera,
+                Function<Flight, R> flight,
+                Function<Surface, R> surface,
+                Function<Fixed, R> fixed);
+
+        /** Does what belongs to its kind. */
+        default void visit(
+                Consumer<Camera> camera, Consumer<Flight> flight, Consumer<Surface> surface, Consumer<Fixed> fixed) {
+            match(x -> done(camera, x), x -> done(flight, x), x -> done(surface, x), x -> done(fixed, x));
+        }
+
+        private static <T> Void done(Consumer<T> action, T one) {
+            action.accept(one);
+            return null;
+        }
+
         Posture CAMERA = new Camera();
 
         /** Square to the viewer. */
-        record Camera() implements Posture {}
+        record Camera() implements Posture {
+
+            @Override
+            public <R> R match(
+                    Function<Camera, R> camera,
+                    Function<Flight, R> flight,
+                    Function<Surface, R> surface,
+                    Function<Fixed, R> fixed) {
+                return camera.apply(this);
+            }
+        }
 
         /**
          * Along the way it flies: the picture's x axis along the velocity, seen from the camera.
@@ -84,10 +173,29 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
             public Flight {
                 Demand.within("stretch", stretch, 0, 10);
             }
+
+            @Override
+            public <R> R match(
+                    Function<Camera, R> camera,
+                    Function<Flight, R> flight,
+                    Function<Surface, R> surface,
+                    Function<Fixed, R> fixed) {
+                return flight.apply(this);
+            }
         }
 
         /** Flat on the surface: square to the facing of the effect, or to what its parent struck. */
-        record Surface() implements Posture {}
+        record Surface() implements Posture {
+
+            @Override
+            public <R> R match(
+                    Function<Camera, R> camera,
+                    Function<Flight, R> flight,
+                    Function<Surface, R> surface,
+                    Function<Fixed, R> fixed) {
+                return surface.apply(this);
+            }
+        }
 
         /**
          * Square to a direction that stays.
@@ -97,6 +205,15 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
         record Fixed(Vec3 normal) implements Posture {
             public Fixed {
                 new Aim.Along(normal);
+            }
+
+            @Override
+            public <R> R match(
+                    Function<Camera, R> camera,
+                    Function<Flight, R> flight,
+                    Function<Surface, R> surface,
+                    Function<Fixed, R> fixed) {
+                return fixed.apply(this);
             }
         }
     }

@@ -2,10 +2,43 @@ package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
 import bellrope.core.value.Vec3;
+import java.util.function.Consumer;
 import java.util.function.DoubleUnaryOperator;
+import java.util.function.Function;
 
 /** Where particles are born, in the emitter's own frame, whose y axis is the facing. */
 public sealed interface Shape {
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(
+            Function<Point, R> point,
+            Function<Circle, R> circle,
+            Function<Sphere, R> sphere,
+            Function<Cone, R> cone,
+            Function<Box, R> box,
+            Function<Line, R> line);
+
+    /** Does what belongs to its kind. */
+    default void visit(
+            Consumer<Point> point,
+            Consumer<Circle> circle,
+            Consumer<Sphere> sphere,
+            Consumer<Cone> cone,
+            Consumer<Box> box,
+            Consumer<Line> line) {
+        match(
+                x -> done(point, x),
+                x -> done(circle, x),
+                x -> done(sphere, x),
+                x -> done(cone, x),
+                x -> done(box, x),
+                x -> done(line, x));
+    }
+
+    private static <T> Void done(Consumer<T> action, T one) {
+        action.accept(one);
+        return null;
+    }
+
     /** Returns this shape with every length changed, held inside what it allows. */
     Shape sized(DoubleUnaryOperator change);
 
@@ -18,6 +51,17 @@ public sealed interface Shape {
         @Override
         public Shape sized(DoubleUnaryOperator change) {
             return this;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Point, R> point,
+                Function<Circle, R> circle,
+                Function<Sphere, R> sphere,
+                Function<Cone, R> cone,
+                Function<Box, R> box,
+                Function<Line, R> line) {
+            return point.apply(this);
         }
     }
 
@@ -40,6 +84,17 @@ public sealed interface Shape {
         public Shape sized(DoubleUnaryOperator change) {
             return new Circle(changed(change, radius, 1e-6, 1000), fill, arc);
         }
+
+        @Override
+        public <R> R match(
+                Function<Point, R> point,
+                Function<Circle, R> circle,
+                Function<Sphere, R> sphere,
+                Function<Cone, R> cone,
+                Function<Box, R> box,
+                Function<Line, R> line) {
+            return circle.apply(this);
+        }
     }
 
     /**
@@ -57,6 +112,17 @@ public sealed interface Shape {
         @Override
         public Shape sized(DoubleUnaryOperator change) {
             return new Sphere(changed(change, radius, 1e-6, 1000), fill);
+        }
+
+        @Override
+        public <R> R match(
+                Function<Point, R> point,
+                Function<Circle, R> circle,
+                Function<Sphere, R> sphere,
+                Function<Cone, R> cone,
+                Function<Box, R> box,
+                Function<Line, R> line) {
+            return sphere.apply(this);
         }
     }
 
@@ -76,6 +142,17 @@ public sealed interface Shape {
         @Override
         public Shape sized(DoubleUnaryOperator change) {
             return new Cone(changed(change, radius, 0, 1000), angle);
+        }
+
+        @Override
+        public <R> R match(
+                Function<Point, R> point,
+                Function<Circle, R> circle,
+                Function<Sphere, R> sphere,
+                Function<Cone, R> cone,
+                Function<Box, R> box,
+                Function<Line, R> line) {
+            return cone.apply(this);
         }
     }
 
@@ -98,6 +175,17 @@ public sealed interface Shape {
                     changed(change, size.y(), 0, 2000),
                     changed(change, size.z(), 0, 2000)));
         }
+
+        @Override
+        public <R> R match(
+                Function<Point, R> point,
+                Function<Circle, R> circle,
+                Function<Sphere, R> sphere,
+                Function<Cone, R> cone,
+                Function<Box, R> box,
+                Function<Line, R> line) {
+            return box.apply(this);
+        }
     }
 
     /**
@@ -114,6 +202,17 @@ public sealed interface Shape {
         @Override
         public Shape sized(DoubleUnaryOperator change) {
             return new Line(changed(change, length, 1e-6, 2000));
+        }
+
+        @Override
+        public <R> R match(
+                Function<Point, R> point,
+                Function<Circle, R> circle,
+                Function<Sphere, R> sphere,
+                Function<Cone, R> cone,
+                Function<Box, R> box,
+                Function<Line, R> line) {
+            return line.apply(this);
         }
     }
 

@@ -3,9 +3,24 @@ package bellrope.core.effect;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.Function;
 
 /** What the value of a parameter becomes before it acts on a property. */
 public sealed interface Through {
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Function<Straight, R> straight, Function<Remap, R> remap, Function<Each, R> each);
+
+    /** Does what belongs to its kind. */
+    default void visit(Consumer<Straight> straight, Consumer<Remap> remap, Consumer<Each> each) {
+        match(x -> done(straight, x), x -> done(remap, x), x -> done(each, x));
+    }
+
+    private static <T> Void done(Consumer<T> action, T one) {
+        action.accept(one);
+        return null;
+    }
+
     /** As it is: a flag counts 0 or 1, a choice the number of its option from 0. */
     Through STRAIGHT = new Straight();
 
@@ -17,6 +32,11 @@ public sealed interface Through {
         public double value(double given) {
             return given;
         }
+
+        @Override
+        public <R> R match(Function<Straight, R> straight, Function<Remap, R> remap, Function<Each, R> each) {
+            return straight.apply(this);
+        }
     }
 
     /** A curve of the parameter's own. */
@@ -24,6 +44,11 @@ public sealed interface Through {
         @Override
         public double value(double given) {
             return remap.value(given);
+        }
+
+        @Override
+        public <R> R match(Function<Straight, R> straight, Function<Remap, R> remap, Function<Each, R> each) {
+            return remap.apply(this);
         }
     }
 
@@ -46,6 +71,11 @@ public sealed interface Through {
         @Override
         public double value(double given) {
             return numbers.get((int) Math.min(numbers.size() - 1, Math.max(0, given)));
+        }
+
+        @Override
+        public <R> R match(Function<Straight, R> straight, Function<Remap, R> remap, Function<Each, R> each) {
+            return each.apply(this);
         }
     }
 }

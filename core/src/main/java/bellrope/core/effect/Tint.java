@@ -5,9 +5,16 @@ import bellrope.core.value.Gradient;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Rgba;
 import java.util.List;
+import java.util.function.Function;
 
 /** The colours that particles are born with. */
 public sealed interface Tint {
+    /** Writes the colour at a share of 0 to 1, as linear red, green, blue and opacity. */
+    void write(float[] into, double share);
+
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Function<Between, R> between, Function<OneOf, R> oneOf, Function<From, R> from);
+
     /** Returns these colours multiplied by another, in linear light; opacities multiply too. */
     Tint times(Rgba other);
 
@@ -16,6 +23,23 @@ public sealed interface Tint {
         @Override
         public Tint times(Rgba other) {
             return new Between(from.times(other), to.times(other));
+        }
+
+        @Override
+        public void write(float[] into, double share) {
+            into[0] = (float) mixed(from.linearRed(), to.linearRed(), share);
+            into[1] = (float) mixed(from.linearGreen(), to.linearGreen(), share);
+            into[2] = (float) mixed(from.linearBlue(), to.linearBlue(), share);
+            into[3] = (float) (mixed(from.alpha(), to.alpha(), share) / 255);
+        }
+
+        private static double mixed(double a, double b, double share) {
+            return a + (b - a) * share;
+        }
+
+        @Override
+        public <R> R match(Function<Between, R> between, Function<OneOf, R> oneOf, Function<From, R> from) {
+            return between.apply(this);
         }
     }
 
@@ -36,6 +60,20 @@ public sealed interface Tint {
         public Tint times(Rgba other) {
             return new OneOf(colours.stream().map(c -> c.times(other)).toList());
         }
+
+        @Override
+        public void write(float[] into, double share) {
+            Rgba c = colours.get((int) (share * colours.size()));
+            into[0] = (float) c.linearRed();
+            into[1] = (float) c.linearGreen();
+            into[2] = (float) c.linearBlue();
+            into[3] = (float) (c.alpha() / 255.0);
+        }
+
+        @Override
+        public <R> R match(Function<Between, R> between, Function<OneOf, R> oneOf, Function<From, R> from) {
+            return oneOf.apply(this);
+        }
     }
 
     /** Some place of a gradient, each equally likely. */
@@ -45,6 +83,16 @@ public sealed interface Tint {
             return new From(new Gradient(gradient.stops().stream()
                     .map(s -> new Gradient.Stop(s.at(), s.colour().times(other)))
                     .toList()));
+        }
+
+        @Override
+        public void write(float[] into, double share) {
+            gradient.write(into, 0, share);
+        }
+
+        @Override
+        public <R> R match(Function<Between, R> between, Function<OneOf, R> oneOf, Function<From, R> from) {
+            return from.apply(this);
         }
     }
 }

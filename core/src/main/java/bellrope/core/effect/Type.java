@@ -7,11 +7,49 @@ import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.HashSet;
 import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.Function;
 
 /** What a parameter takes. */
 public sealed interface Type {
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(
+            Function<Number, R> number,
+            Function<Whole, R> whole,
+            Function<Flag, R> flag,
+            Function<Choice, R> choice,
+            Function<Vector, R> vector,
+            Function<Colour, R> colour);
+
+    /** Does what belongs to its kind. */
+    default void visit(
+            Consumer<Number> number,
+            Consumer<Whole> whole,
+            Consumer<Flag> flag,
+            Consumer<Choice> choice,
+            Consumer<Vector> vector,
+            Consumer<Colour> colour) {
+        match(
+                x -> done(number, x),
+                x -> done(whole, x),
+                x -> done(flag, x),
+                x -> done(choice, x),
+                x -> done(vector, x),
+                x -> done(colour, x));
+    }
+
+    private static <T> Void done(Consumer<T> action, T one) {
+        action.accept(one);
+        return null;
+    }
+
     /** Returns what a value looks like, for someone who gave something else. */
     String expects();
+
+    /** Returns the words that can be chosen; none where it is no choice. */
+    default List<String> options() {
+        return List.of();
+    }
 
     /** Tells whether a value has this type, whatever its bounds. */
     boolean accepts(Datum value);
@@ -81,6 +119,17 @@ public sealed interface Type {
             double held = Math.min(most, Math.max(least, value));
             return held == value ? asked : new Datum.Num(held);
         }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Whole, R> whole,
+                Function<Flag, R> flag,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Colour, R> colour) {
+            return number.apply(this);
+        }
     }
 
     /** A whole number. */
@@ -115,6 +164,17 @@ public sealed interface Type {
                 throw new Refused(place, Words.number(value), "a whole number");
             }
         }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Whole, R> whole,
+                Function<Flag, R> flag,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Colour, R> colour) {
+            return whole.apply(this);
+        }
     }
 
     /** No or yes. */
@@ -147,6 +207,17 @@ public sealed interface Type {
         @Override
         public int steps() {
             return 2;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Whole, R> whole,
+                Function<Flag, R> flag,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Colour, R> colour) {
+            return flag.apply(this);
         }
     }
 
@@ -193,6 +264,17 @@ public sealed interface Type {
         public int steps() {
             return options.size();
         }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Whole, R> whole,
+                Function<Flag, R> flag,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Colour, R> colour) {
+            return choice.apply(this);
+        }
     }
 
     /**
@@ -230,6 +312,17 @@ public sealed interface Type {
         public boolean scalar() {
             return false;
         }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Whole, R> whole,
+                Function<Flag, R> flag,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Colour, R> colour) {
+            return vector.apply(this);
+        }
     }
 
     /**
@@ -257,6 +350,17 @@ public sealed interface Type {
         @Override
         public boolean scalar() {
             return false;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Whole, R> whole,
+                Function<Flag, R> flag,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Colour, R> colour) {
+            return colour.apply(this);
         }
     }
 

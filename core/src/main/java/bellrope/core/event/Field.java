@@ -4,14 +4,48 @@ import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
+import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.stream.Stream;
 
 /** One value that comes with an event. */
 public sealed interface Field {
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(
+            Function<Number, R> number,
+            Function<Choice, R> choice,
+            Function<Vector, R> vector,
+            Function<Flag, R> flag,
+            Function<Colour, R> colour,
+            Function<Text, R> text);
+
+    /** Does what belongs to its kind. */
+    default void visit(
+            Consumer<Number> number,
+            Consumer<Choice> choice,
+            Consumer<Vector> vector,
+            Consumer<Flag> flag,
+            Consumer<Colour> colour,
+            Consumer<Text> text) {
+        match(
+                x -> done(number, x),
+                x -> done(choice, x),
+                x -> done(vector, x),
+                x -> done(flag, x),
+                x -> done(colour, x),
+                x -> done(text, x));
+    }
+
+    private static <T> Void done(Consumer<T> action, T one) {
+        action.accept(one);
+        return null;
+    }
+
     String name();
 
     /** Returns what a value of this field looks like, for someone who gave something else. */
@@ -20,7 +54,15 @@ public sealed interface Field {
     /** Tells whether a value has this field's type. */
     boolean accepts(Datum value);
 
+    /** Returns the words that can be chosen; none where it is no choice. */
+    default List<String> options() {
+        return List.of();
+    }
+
     Field named(String other);
+
+    /** Returns values of every form that it can have: of a choice all options, of the others one. */
+    List<Datum> examples();
 
     /** Returns a field that holds what either of two can hold; empty where they have nothing in common. */
     Optional<Field> or(Field other);
@@ -61,6 +103,22 @@ public sealed interface Field {
             }
             Range both = new Range(Math.min(range.least(), n.range.least()), Math.max(range.most(), n.range.most()));
             return Optional.of(new Number(name, both, usual, unit.isEmpty() ? n.unit : unit));
+        }
+
+        @Override
+        public List<Datum> examples() {
+            return List.of(new Datum.Num(usual));
+        }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Flag, R> flag,
+                Function<Colour, R> colour,
+                Function<Text, R> text) {
+            return number.apply(this);
         }
     }
 
@@ -107,6 +165,22 @@ public sealed interface Field {
                     .toList();
             return Optional.of(all.size() > MOST_OPTIONS ? new Text(name) : new Choice(name, all, reads));
         }
+
+        @Override
+        public List<Datum> examples() {
+            return options.stream().<Datum>map(Datum.Word::new).toList();
+        }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Flag, R> flag,
+                Function<Colour, R> colour,
+                Function<Text, R> text) {
+            return choice.apply(this);
+        }
     }
 
     /** A vector, with what it stands for. */
@@ -136,6 +210,22 @@ public sealed interface Field {
                     ? Optional.of(v.meaning == meaning ? this : new Vector(name, Meaning.OTHER))
                     : Optional.empty();
         }
+
+        @Override
+        public List<Datum> examples() {
+            return List.of(new Datum.Vec(Vec3.ZERO));
+        }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Flag, R> flag,
+                Function<Colour, R> colour,
+                Function<Text, R> text) {
+            return vector.apply(this);
+        }
     }
 
     /** Yes or no; no is the usual one. */
@@ -162,6 +252,22 @@ public sealed interface Field {
         @Override
         public Optional<Field> or(Field other) {
             return other instanceof Flag ? Optional.of(this) : Optional.empty();
+        }
+
+        @Override
+        public List<Datum> examples() {
+            return List.of(new Datum.Flag(false));
+        }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Flag, R> flag,
+                Function<Colour, R> colour,
+                Function<Text, R> text) {
+            return flag.apply(this);
         }
     }
 
@@ -190,6 +296,22 @@ public sealed interface Field {
         public Optional<Field> or(Field other) {
             return other instanceof Colour ? Optional.of(this) : Optional.empty();
         }
+
+        @Override
+        public List<Datum> examples() {
+            return List.of(new Datum.Word("#FFFFFF"));
+        }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Flag, R> flag,
+                Function<Colour, R> colour,
+                Function<Text, R> text) {
+            return colour.apply(this);
+        }
     }
 
     /** Any text; it can be seen in the account but wires nothing. */
@@ -216,6 +338,22 @@ public sealed interface Field {
         @Override
         public Optional<Field> or(Field other) {
             return other instanceof Text || other instanceof Choice ? Optional.of(this) : Optional.empty();
+        }
+
+        @Override
+        public List<Datum> examples() {
+            return List.of(new Datum.Word(""));
+        }
+
+        @Override
+        public <R> R match(
+                Function<Number, R> number,
+                Function<Choice, R> choice,
+                Function<Vector, R> vector,
+                Function<Flag, R> flag,
+                Function<Colour, R> colour,
+                Function<Text, R> text) {
+            return text.apply(this);
         }
     }
 

@@ -27,29 +27,20 @@ public enum Strength {
     }
 
     private Datum value(Field field) {
-        if (field instanceof Field.Number number) {
-            return new Datum.Num(number(number));
-        }
-        if (field instanceof Field.Choice choice) {
-            return new Datum.Word(choice.options().get(0));
-        }
-        if (field instanceof Field.Vector vector) {
-            return new Datum.Vec(
-                    switch (vector.meaning()) {
-                        case POSITION, VELOCITY, OTHER -> Vec3.ZERO;
-                        case NORMAL -> Vec3.UP;
-                        case DIRECTION, HEADING -> Vec3.RIGHT;
-                        case EXTENT -> USUAL_EXTENT;
-                        case HALF_EXTENT -> USUAL_EXTENT.times(0.5);
-                    });
-        }
-        if (field instanceof Field.Flag) {
-            return new Datum.Flag(false);
-        }
-        if (field instanceof Field.Colour) {
-            return new Datum.Word("#FFFFFF");
-        }
-        return new Datum.Word("");
+        return field.match(
+                number -> new Datum.Num(number(number)),
+                choice -> new Datum.Word(choice.options().get(0)),
+                vector -> new Datum.Vec(
+                        switch (vector.meaning()) {
+                            case POSITION, VELOCITY, OTHER -> Vec3.ZERO;
+                            case NORMAL -> Vec3.UP;
+                            case DIRECTION, HEADING -> Vec3.RIGHT;
+                            case EXTENT -> USUAL_EXTENT;
+                            case HALF_EXTENT -> USUAL_EXTENT.times(0.5);
+                        }),
+                flag -> new Datum.Flag(false),
+                colour -> new Datum.Word("#FFFFFF"),
+                text -> new Datum.Word(""));
     }
 
     private double number(Field.Number number) {

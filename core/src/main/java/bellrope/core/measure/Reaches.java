@@ -2,7 +2,6 @@ package bellrope.core.measure;
 
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Parameter;
-import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Pull;
@@ -11,7 +10,7 @@ import bellrope.core.project.Project;
 import bellrope.core.rope.Feed;
 import bellrope.core.rope.Fitting;
 import bellrope.core.rope.Rope;
-import bellrope.core.rope.Source;
+import bellrope.core.rope.SourceValues;
 import bellrope.core.rope.Trial;
 import bellrope.core.stage.Account;
 import bellrope.core.stage.Take;
@@ -62,8 +61,9 @@ public record Reaches(String over, String unit, String parameter, List<Point> po
         EventType event = project.event(rope.event()).orElseThrow();
         Optional<Feed> feed = driving(rope, event, project);
         Project alone = project.withRopes(List.of(rope));
-        Range range = feed.map(f -> range(f.source(), event, project)).orElse(new Range(0, 0));
-        double usual = feed.map(f -> usual(f.source(), event, project)).orElse(0.0);
+        Optional<Field.Number> number = feed.flatMap(f -> values(event, project).told(f.source()));
+        Range range = number.map(Field.Number::range).orElse(new Range(0, 0));
+        double usual = number.map(Field.Number::usual).orElse(0.0);
         List<Point> points = new ArrayList<>();
         for (int i = 0; feed.isPresent() && i < POINTS; i++) {
             Point point = point(alone, rope, event, feed, range.at((double) i / (POINTS - 1)));
@@ -77,7 +77,7 @@ public record Reaches(String over, String unit, String parameter, List<Point> po
         }
         return new Reaches(
                 feed.map(f -> f.source().words()).orElse(""),
-                feed.map(f -> unit(f.source(), event, project)).orElse(""),
+                number.map(Field.Number::unit).orElse(""),
                 feed.map(Feed::parameter).orElse(""),
                 List.copyOf(points),
                 atUsual);
@@ -85,34 +85,13 @@ public record Reaches(String over, String unit, String parameter, List<Point> po
 
     private static Optional<Feed> driving(Rope rope, EventType event, Project project) {
         return rope.feeds().stream()
-                .filter(f -> f.remap().isPresent() && range(f.source(), event, project) != null)
+                .filter(f -> f.remap().isPresent()
+                        && values(event, project).told(f.source()).isPresent())
                 .findFirst();
     }
 
-    private static Range range(Source source, EventType event, Project project) {
-        if (source instanceof Source.Payload payload
-                && event.field(payload.field()).orElse(null) instanceof Field.Number number) {
-            return number.range();
-        }
-        return source instanceof Source.Channel c
-                ? project.channel(c.channel()).map(Channel::range).orElse(null)
-                : null;
-    }
-
-    private static double usual(Source source, EventType event, Project project) {
-        return source instanceof Source.Payload payload
-                ? ((Field.Number) event.field(payload.field()).orElseThrow()).usual()
-                : project.channel(((Source.Channel) source).channel())
-                        .orElseThrow()
-                        .usual();
-    }
-
-    private static String unit(Source source, EventType event, Project project) {
-        return source instanceof Source.Payload payload
-                ? ((Field.Number) event.field(payload.field()).orElseThrow()).unit()
-                : project.channel(((Source.Channel) source).channel())
-                        .orElseThrow()
-                        .unit();
+    private static SourceValues values(EventType event, Project project) {
+        return new SourceValues(event, project::channel);
     }
 
     // Null where the rope does not answer.
@@ -121,11 +100,15 @@ public record Reaches(String over, String unit, String parameter, List<Point> po
         Map<String, Datum> payload = new HashMap<>(fit.pull().payload());
         Map<String, Double> channels = new HashMap<>(fit.channels());
         feed.ifPresent(f -> {
-            if (f.source() instanceof Source.Payload p) {
-                payload.put(p.field(), new Datum.Num(at));
-            } else if (f.source() instanceof Source.Channel c) {
-                channels.put(c.channel(), at);
-            }
+            f.source()
+                    .visit(
+                            p -> payload.put(p.field(), new Datum.Num(at)),
+                            c -> channels.put(c.channel(), at),
+                            held -> {},
+                            since -> {},
+                            constant -> {},
+                            random -> {},
+                            other -> {});
         });
         Pull pull = fit.pull().with(payload);
         Take take = Take.of(
@@ -147,13 +130,17 @@ public record Reaches(String over, String unit, String parameter, List<Point> po
     }
 
     private static double hit(Rope rope, Pull pull) {
-        Source hit = rope.hit().orElse(null);
-        if (hit instanceof Source.Constant constant && constant.value() instanceof Datum.Num num) {
-            return num.value();
-        }
-        return hit instanceof Source.Payload p && pull.payload().get(p.field()) instanceof Datum.Num num
-                ? num.value()
-                : Double.NaN;
+        Datum hit = rope.hit()
+                .map(h -> h.<Datum>match(
+                        payload -> pull.payload().get(payload.field()),
+                        channel -> null,
+                        held -> null,
+                        since -> null,
+                        constant -> constant.value(),
+                        random -> null,
+                        other -> null))
+                .orElse(null);
+        return hit instanceof Datum.Num num ? num.value() : Double.NaN;
     }
 
     /** Returns the point at which reach and hit test are furthest apart, if they do not agree somewhere. */

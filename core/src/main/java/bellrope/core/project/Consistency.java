@@ -214,70 +214,80 @@ public final class Consistency {
         if (feed.remap().isPresent() && !type.scalar()) {
             add(at + "/in", "a remap to a number", "none, because " + parameter.name() + " takes " + type.expects());
         }
-        if (feed.source() instanceof Source.Constant constant && !type.accepts(constant.value())) {
-            add(at + "/constant", constant.value().inWords(), type.expects());
-        } else if (feed.source() instanceof Source.Parameter other
-                && known(at + "/from", other.parameter(), names(effect), "parameter of " + effect.name())
-                && !effect.parameter(other.parameter()).orElseThrow().type().scalar()) {
-            add(at + "/from", '"' + other.parameter() + '"', "a parameter that is a number");
-        } else if (feed.source() instanceof Source.Payload payload
-                && feed.remap().isEmpty()
-                && known(at + "/field", payload.field(), event.fieldNames(), "field of " + event.name())
-                && !carries(event.field(payload.field()).orElseThrow(), type)) {
-            add(at + "/field", '"' + payload.field() + '"', "a field that gives " + type.expects());
-        }
-    }
-
-    private static boolean carries(Field field, Type type) {
-        if (type instanceof Type.Number || type instanceof Type.Whole) {
-            return field instanceof Field.Number;
-        } else if (type instanceof Type.Flag) {
-            return field instanceof Field.Flag;
-        } else if (type instanceof Type.Choice choice) {
-            return field instanceof Field.Choice given && choice.options().containsAll(given.options());
-        }
-        return type instanceof Type.Vector ? field instanceof Field.Vector : field instanceof Field.Colour;
+        Source source = feed.source();
+        source.visit(
+                payload -> {
+                    if (feed.remap().isEmpty()
+                            && known(at + "/field", payload.field(), event.fieldNames(), "field of " + event.name())
+                            && !event.field(payload.field()).orElseThrow().examples().stream()
+                                    .allMatch(type::accepts)) {
+                        add(at + "/field", '"' + payload.field() + '"', "a field that gives " + type.expects());
+                    }
+                },
+                channel -> {},
+                held -> {},
+                since -> {},
+                constant -> {
+                    if (!type.accepts(constant.value())) {
+                        add(at + "/constant", constant.value().inWords(), type.expects());
+                    }
+                },
+                random -> {},
+                other -> {
+                    if (known(at + "/from", other.parameter(), names(effect), "parameter of " + effect.name())
+                            && !effect.parameter(other.parameter())
+                                    .orElseThrow()
+                                    .type()
+                                    .scalar()) {
+                        add(at + "/from", '"' + other.parameter() + '"', "a parameter that is a number");
+                    }
+                });
     }
 
     private void condition(String place, Condition condition, EventType event, Project project) {
-        if (condition instanceof Condition.Compare compare) {
-            source(place, compare.source(), event, project);
-        } else if (condition instanceof Condition.Flagged flagged
-                && known(place + "/field", flagged.field(), event.fieldNames(), "field of " + event.name())
-                && !(event.field(flagged.field()).orElseThrow() instanceof Field.Flag)) {
-            add(place + "/field", '"' + flagged.field() + '"', "a field that is a flag");
-        } else if (condition instanceof Condition.OneOf oneOf
-                && known(place + "/field", oneOf.field(), event.fieldNames(), "field of " + event.name())) {
-            if (event.field(oneOf.field()).orElseThrow() instanceof Field.Choice choice) {
-                for (int i = 0; i < oneOf.options().size(); i++) {
-                    known(
-                            place + "/options/" + i,
-                            oneOf.options().get(i),
-                            choice.options(),
-                            "option of " + choice.name());
-                }
-            } else {
-                add(place + "/field", '"' + oneOf.field() + '"', "a field that is a choice");
-            }
-        }
+        condition.visit(
+                compare -> source(place, compare.source(), event, project),
+                oneOf -> field(place, oneOf.field(), event).ifPresent(field -> {
+                    if (field.options().isEmpty()) {
+                        add(place + "/field", '"' + oneOf.field() + '"', "a field that is a choice");
+                    }
+                    for (int i = 0;
+                            i < oneOf.options().size() && !field.options().isEmpty();
+                            i++) {
+                        String option = oneOf.options().get(i);
+                        known(place + "/options/" + i, option, field.options(), "option of " + field.name());
+                    }
+                }),
+                flagged -> field(place, flagged.field(), event)
+                        .filter(field -> !(field instanceof Field.Flag))
+                        .ifPresent(
+                                field -> add(place + "/field", '"' + flagged.field() + '"', "a field that is a flag")),
+                tagged -> {});
+    }
+
+    private Optional<Field> field(String place, String name, EventType event) {
+        return known(place + "/field", name, event.fieldNames(), "field of " + event.name())
+                ? event.field(name)
+                : Optional.empty();
     }
 
     private void source(String place, Source source, EventType event, Project project) {
-        if (source instanceof Source.Payload payload) {
-            numeric(place + "/field", payload.field(), event);
-        } else if (source instanceof Source.Channel channel) {
-            known(
-                    place + "/channel",
-                    channel.channel(),
-                    project.channels().stream().map(Channel::name).toList(),
-                    "channel");
-        } else if (source instanceof Source.Since since) {
-            known(
-                    place + "/since",
-                    since.event(),
-                    project.events().stream().map(EventType::name).toList(),
-                    "event");
-        }
+        source.visit(
+                payload -> numeric(place + "/field", payload.field(), event),
+                channel -> known(
+                        place + "/channel",
+                        channel.channel(),
+                        project.channels().stream().map(Channel::name).toList(),
+                        "channel"),
+                held -> {},
+                since -> known(
+                        place + "/since",
+                        since.event(),
+                        project.events().stream().map(EventType::name).toList(),
+                        "event"),
+                constant -> {},
+                random -> {},
+                parameter -> {});
     }
 
     private void numeric(String place, String field, EventType event) {

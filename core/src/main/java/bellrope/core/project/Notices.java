@@ -11,7 +11,6 @@ import bellrope.core.rope.Companion;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.NoticeValue;
 import bellrope.core.rope.Rope;
-import bellrope.core.rope.Source;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Range;
@@ -106,37 +105,39 @@ final class Notices {
 
     private Optional<Field> field(String at, NoticeValue value, Rope rope) {
         String name = value.name();
-        Source source = value.source();
-        if (source instanceof Source.Payload payload) {
-            EventType event = events.get(rope.event());
-            // An event that is not there is told of by the rope itself.
-            return event == null
-                    ? Optional.empty()
-                    : found(at + "/field", payload.field(), event.fieldNames(), "field of " + event.name())
-                            .flatMap(event::field)
-                            .map(f -> f.named(name));
+        return value.source()
+                .match(
+                        payload -> payload(at, name, payload.field(), rope),
+                        channel -> found(at + "/channel", channel.channel(), channels.keySet(), "channel")
+                                .map(channels::get)
+                                .map(c -> new Field.Number(name, c.range(), c.usual(), c.unit())),
+                        held -> Optional.empty(),
+                        since -> Optional.empty(),
+                        constant -> Optional.of(constant(name, constant.value())),
+                        random -> Optional.empty(),
+                        parameter -> parameter(at, name, parameter.parameter(), rope));
+    }
+
+    private Optional<Field> payload(String at, String name, String field, Rope rope) {
+        EventType event = events.get(rope.event());
+        // An event that is not there is told of by the rope itself.
+        return event == null
+                ? Optional.empty()
+                : found(at + "/field", field, event.fieldNames(), "field of " + event.name())
+                        .flatMap(event::field)
+                        .map(f -> f.named(name));
+    }
+
+    private Optional<Field> parameter(String at, String name, String parameter, Rope rope) {
+        Effect effect = rope.play().map(effects::get).orElse(null);
+        if (effect == null) {
+            problems.add(new Problem(at + "/from", '"' + parameter + '"', "another source; the rope plays no effect"));
+            return Optional.empty();
         }
-        if (source instanceof Source.Channel channel) {
-            return found(at + "/channel", channel.channel(), channels.keySet(), "channel")
-                    .map(channels::get)
-                    .map(c -> new Field.Number(name, c.range(), c.usual(), c.unit()));
-        }
-        if (source instanceof Source.Parameter parameter) {
-            Effect effect = rope.play().map(effects::get).orElse(null);
-            List<String> known = effect == null
-                    ? List.of()
-                    : effect.parameters().stream().map(Parameter::name).toList();
-            return found(
-                            at + "/from",
-                            parameter.parameter(),
-                            known,
-                            effect == null
-                                    ? "parameter, because no effect is played,"
-                                    : "parameter of " + effect.name())
-                    .flatMap(effect::parameter)
-                    .map(p -> carrying(name, p));
-        }
-        return Optional.of(constant(name, ((Source.Constant) source).value()));
+        List<String> known = effect.parameters().stream().map(Parameter::name).toList();
+        return found(at + "/from", parameter, known, "parameter of " + effect.name())
+                .flatMap(effect::parameter)
+                .map(p -> carried(name, p));
     }
 
     private Optional<String> found(String place, String name, Collection<String> known, String kind) {
@@ -147,29 +148,28 @@ final class Notices {
         return Optional.empty();
     }
 
-    private static Field carrying(String name, Parameter p) {
+    private static Field carried(String name, Parameter p) {
+        return p.type()
+                .match(
+                        number -> ranged(name, p),
+                        whole -> ranged(name, p),
+                        flag -> new Field.Flag(name),
+                        choice -> new Field.Choice(name, choice.options(), "with " + name),
+                        vector -> new Field.Vector(name, Field.Meaning.OTHER),
+                        colour -> new Field.Colour(name));
+    }
+
+    private static Field ranged(String name, Parameter p) {
         Type type = p.type();
-        if (type instanceof Type.Number || type instanceof Type.Whole) {
-            return new Field.Number(name, new Range(type.least(), type.most()), type.position(p.standard()), p.unit());
-        } else if (type instanceof Type.Choice choice) {
-            return new Field.Choice(name, choice.options(), "with " + name);
-        } else if (type instanceof Type.Flag) {
-            return new Field.Flag(name);
-        }
-        return type instanceof Type.Vector ? new Field.Vector(name, Field.Meaning.OTHER) : new Field.Colour(name);
+        return new Field.Number(name, new Range(type.least(), type.most()), type.position(p.standard()), p.unit());
     }
 
     private static Field constant(String name, Datum value) {
-        if (value instanceof Datum.Num num) {
-            return new Field.Number(name, new Range(num.value(), num.value()), num.value(), "");
-        } else if (value instanceof Datum.Flag) {
-            return new Field.Flag(name);
-        } else if (value instanceof Datum.Vec) {
-            return new Field.Vector(name, Field.Meaning.OTHER);
-        }
-        Field colour = new Field.Colour(name);
-        return colour.accepts(value)
-                ? colour
-                : new Field.Choice(name, List.of(((Datum.Word) value).text()), "with " + name);
+        Field.Colour colour = new Field.Colour(name);
+        return value.match(
+                num -> new Field.Number(name, new Range(num.value(), num.value()), num.value(), ""),
+                word -> colour.accepts(word) ? colour : new Field.Choice(name, List.of(word.text()), "with " + name),
+                flag -> new Field.Flag(name),
+                vec -> new Field.Vector(name, Field.Meaning.OTHER));
     }
 }

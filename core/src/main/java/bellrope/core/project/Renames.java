@@ -69,14 +69,11 @@ public final class Renames {
             d.when = withConditions(
                     d.when,
                     d.when.conditions().stream()
-                            .map(c -> {
-                                if (c instanceof Condition.OneOf oneOf) {
-                                    return new Condition.OneOf(name.apply(oneOf.field()), oneOf.options());
-                                }
-                                return c instanceof Condition.Flagged flagged
-                                        ? new Condition.Flagged(name.apply(flagged.field()), flagged.up())
-                                        : c;
-                            })
+                            .map(c -> c.<Condition>match(
+                                    compare -> compare,
+                                    oneOf -> new Condition.OneOf(name.apply(oneOf.field()), oneOf.options()),
+                                    flagged -> new Condition.Flagged(name.apply(flagged.field()), flagged.up()),
+                                    tagged -> tagged))
                             .toList());
             sources(d, s -> s instanceof Source.Payload payload ? new Source.Payload(name.apply(payload.field())) : s);
         });

@@ -4,9 +4,29 @@ import bellrope.core.value.Demand;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Words;
 import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.Function;
 
 /** What answers a pull besides particles. */
 public sealed interface Companion {
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(
+            Function<Shake, R> shake,
+            Function<Flash, R> flash,
+            Function<HitPause, R> hitPause,
+            Function<Notice, R> notice);
+
+    /** Does what belongs to its kind. */
+    default void visit(
+            Consumer<Shake> shake, Consumer<Flash> flash, Consumer<HitPause> hitPause, Consumer<Notice> notice) {
+        match(x -> done(shake, x), x -> done(flash, x), x -> done(hitPause, x), x -> done(notice, x));
+    }
+
+    private static <T> Void done(Consumer<T> action, T one) {
+        action.accept(one);
+        return null;
+    }
+
     /** Returns it as it reads in a sentence. */
     String words();
 
@@ -30,6 +50,15 @@ public sealed interface Companion {
         public String words() {
             return "shake the camera " + Words.number(size) + " u for " + Words.number(decay) + " s";
         }
+
+        @Override
+        public <R> R match(
+                Function<Shake, R> shake,
+                Function<Flash, R> flash,
+                Function<HitPause, R> hitPause,
+                Function<Notice, R> notice) {
+            return shake.apply(this);
+        }
     }
 
     /**
@@ -50,6 +79,15 @@ public sealed interface Companion {
         public String words() {
             return "flash " + colour.toString().substring(0, 7) + " for " + Words.number(seconds) + " s";
         }
+
+        @Override
+        public <R> R match(
+                Function<Shake, R> shake,
+                Function<Flash, R> flash,
+                Function<HitPause, R> hitPause,
+                Function<Notice, R> notice) {
+            return flash.apply(this);
+        }
     }
 
     /**
@@ -66,6 +104,15 @@ public sealed interface Companion {
         @Override
         public String words() {
             return "hold the game " + Words.number(seconds) + " s";
+        }
+
+        @Override
+        public <R> R match(
+                Function<Shake, R> shake,
+                Function<Flash, R> flash,
+                Function<HitPause, R> hitPause,
+                Function<Notice, R> notice) {
+            return hitPause.apply(this);
         }
     }
 
@@ -94,6 +141,15 @@ public sealed interface Companion {
                     : " with "
                             + Words.all(values.stream().map(NoticeValue::name).toList());
             return "tell the game “" + name + "”" + carried + (after > 0 ? " after " + Words.number(after) + " s" : "");
+        }
+
+        @Override
+        public <R> R match(
+                Function<Shake, R> shake,
+                Function<Flash, R> flash,
+                Function<HitPause, R> hitPause,
+                Function<Notice, R> notice) {
+            return notice.apply(this);
         }
     }
 }

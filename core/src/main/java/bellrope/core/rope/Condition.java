@@ -5,9 +5,37 @@ import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
 import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.Function;
 
 /** What must be so for a rope to answer. */
 public sealed interface Condition {
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(
+            Function<Compare, R> compare,
+            Function<OneOf, R> oneOf,
+            Function<Flagged, R> flagged,
+            Function<Tagged, R> tagged);
+
+    /** Does what belongs to its kind. */
+    default void visit(
+            Consumer<Compare> compare, Consumer<OneOf> oneOf, Consumer<Flagged> flagged, Consumer<Tagged> tagged) {
+        match(x -> done(compare, x), x -> done(oneOf, x), x -> done(flagged, x), x -> done(tagged, x));
+    }
+
+    private static <T> Void done(Consumer<T> action, T one) {
+        action.accept(one);
+        return null;
+    }
+
+    /** Tells whether nothing can fulfil both. */
+    boolean excludes(Condition other);
+
+    /** Tells whether whatever fulfils this fulfils the other. */
+    default boolean implies(Condition other) {
+        return equals(other);
+    }
+
     /** Tells whether it is so; a missing value, or one of another type, never is. */
     boolean holds(Situation now);
 
@@ -56,10 +84,45 @@ public sealed interface Condition {
         @Override
         public String met(Situation now) {
             double met = now.number(source);
-            if (source instanceof Source.Since && Double.isInfinite(met)) {
+            if (Double.isInfinite(met)) {
                 return "for ever";
             }
             return Double.isNaN(met) ? "missing" : Words.number(Math.rint(met * 1000) / 1000);
+        }
+
+        @Override
+        public boolean excludes(Condition condition) {
+            if (!(condition instanceof Compare other) || !source.equals(other.source)) {
+                return false;
+            }
+            Compare above = relation.upwards() ? this : other;
+            Compare below = relation.upwards() ? other : this;
+            if (relation.upwards() == other.relation.upwards()) {
+                return false;
+            }
+            boolean both = above.relation == Relation.AT_LEAST && below.relation == Relation.AT_MOST;
+            return both ? above.bound > below.bound : above.bound >= below.bound;
+        }
+
+        @Override
+        public boolean implies(Condition condition) {
+            if (!(condition instanceof Compare other)
+                    || !source.equals(other.source)
+                    || relation.upwards() != other.relation.upwards()) {
+                return false;
+            }
+            boolean open = other.relation == Relation.OVER || other.relation == Relation.UNDER;
+            boolean stricter = bound == other.bound && (!open || relation == other.relation);
+            return stricter || (relation.upwards() ? bound > other.bound : bound < other.bound);
+        }
+
+        @Override
+        public <R> R match(
+                Function<Compare, R> compare,
+                Function<OneOf, R> oneOf,
+                Function<Flagged, R> flagged,
+                Function<Tagged, R> tagged) {
+            return compare.apply(this);
         }
     }
 
@@ -97,6 +160,27 @@ public sealed interface Condition {
             Datum met = now.payload(field);
             return met == null ? "missing" : met.inWords();
         }
+
+        @Override
+        public boolean excludes(Condition condition) {
+            return condition instanceof OneOf other
+                    && field.equals(other.field)
+                    && options.stream().noneMatch(other.options::contains);
+        }
+
+        @Override
+        public boolean implies(Condition condition) {
+            return condition instanceof OneOf other && field.equals(other.field) && other.options.containsAll(options);
+        }
+
+        @Override
+        public <R> R match(
+                Function<Compare, R> compare,
+                Function<OneOf, R> oneOf,
+                Function<Flagged, R> flagged,
+                Function<Tagged, R> tagged) {
+            return oneOf.apply(this);
+        }
     }
 
     /** A flag of the payload, up or down. */
@@ -125,6 +209,20 @@ public sealed interface Condition {
             Datum met = now.payload(field);
             return met == null ? "missing" : met.inWords();
         }
+
+        @Override
+        public boolean excludes(Condition condition) {
+            return condition instanceof Flagged other && field.equals(other.field) && up != other.up;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Compare, R> compare,
+                Function<OneOf, R> oneOf,
+                Function<Flagged, R> flagged,
+                Function<Tagged, R> tagged) {
+            return flagged.apply(this);
+        }
     }
 
     /** A tag that the subject bears, or does not. */
@@ -151,6 +249,20 @@ public sealed interface Condition {
         @Override
         public String met(Situation now) {
             return (now.tagged(tag) ? "" : "not ") + tag;
+        }
+
+        @Override
+        public boolean excludes(Condition condition) {
+            return condition instanceof Tagged other && tag.equals(other.tag) && borne != other.borne;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Compare, R> compare,
+                Function<OneOf, R> oneOf,
+                Function<Flagged, R> flagged,
+                Function<Tagged, R> tagged) {
+            return tagged.apply(this);
         }
     }
 

@@ -54,14 +54,22 @@ public record Feed(String parameter, Source source, Optional<Remap> remap, Follo
         if (!follow.equals(Follow.AT_ONCE) && remap.isEmpty()) {
             throw new Refused("remap", "none", "one, because only numbers can lag");
         }
-        if (source instanceof Source.Random && remap.isEmpty()) {
-            throw new Refused("out", "none", "a pair: the least and the most that come up");
-        }
-        if (source instanceof Source.Constant && remap.isPresent()) {
-            throw new Refused("out", "a remap of what stays the same", "none; the constant is the value");
-        }
-        if (source instanceof Source.Parameter other && other.parameter().equals(parameter)) {
-            throw new Refused("from", '"' + parameter + '"', "another parameter than the one it drives");
+        Optional<Refused> wrong = source.match(
+                payload -> Optional.empty(),
+                channel -> Optional.empty(),
+                held -> Optional.empty(),
+                since -> Optional.empty(),
+                constant -> remap.map(
+                        r -> new Refused("out", "a remap of what stays the same", "none; the constant is the value")),
+                random -> remap.isPresent()
+                        ? Optional.empty()
+                        : Optional.of(new Refused("out", "none", "a pair: the least and the most that come up")),
+                other -> other.parameter().equals(parameter)
+                        ? Optional.of(
+                                new Refused("from", '"' + parameter + '"', "another parameter than the one it drives"))
+                        : Optional.empty());
+        if (wrong.isPresent()) {
+            throw wrong.get();
         }
     }
 

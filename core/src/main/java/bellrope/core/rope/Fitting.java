@@ -95,19 +95,17 @@ public final class Fitting {
     }
 
     private void turn(Condition condition, boolean wanted) {
-        if (condition instanceof Condition.OneOf oneOf) {
-            word(oneOf, wanted);
-        } else if (condition instanceof Condition.Flagged flagged) {
-            payload.put(flagged.field(), new Datum.Flag(flagged.up() == wanted));
-        } else if (condition instanceof Condition.Tagged tagged) {
-            if (tagged.borne() == wanted) {
-                tags.add(tagged.tag());
-            } else {
-                tags.remove(tagged.tag());
-            }
-        } else if (condition instanceof Condition.Compare compare) {
-            number(compare, wanted == compare.relation().upwards());
-        }
+        condition.visit(
+                compare -> number(compare, wanted == compare.relation().upwards()),
+                oneOf -> word(oneOf, wanted),
+                flagged -> payload.put(flagged.field(), new Datum.Flag(flagged.up() == wanted)),
+                tagged -> {
+                    if (tagged.borne() == wanted) {
+                        tags.add(tagged.tag());
+                    } else {
+                        tags.remove(tagged.tag());
+                    }
+                });
     }
 
     private void word(Condition.OneOf oneOf, boolean wanted) {
@@ -123,18 +121,17 @@ public final class Fitting {
 
     private void number(Condition.Compare compare, boolean up) {
         double bound = compare.bound();
-        if (compare.source() instanceof Source.Payload field) {
-            Optional<Range> range = event.field(field.field())
-                    .filter(f -> f instanceof Field.Number)
-                    .map(f -> ((Field.Number) f).range());
-            payload.put(field.field(), new Datum.Num(past(bound, up, range)));
-        } else if (compare.source() instanceof Source.Channel channel) {
-            Optional<Range> range =
-                    Optional.ofNullable(channels.get(channel.channel())).map(Channel::range);
-            published.put(channel.channel(), past(bound, up, range));
-        } else if (compare.source() instanceof Source.Since other) {
-            since.put(other.event(), up ? bound + A_WHILE : Math.max(0, bound - A_WHILE));
-        }
+        Optional<Range> range =
+                new SourceValues(event, name -> Optional.ofNullable(channels.get(name))).range(compare.source());
+        compare.source()
+                .visit(
+                        field -> payload.put(field.field(), new Datum.Num(past(bound, up, range))),
+                        channel -> published.put(channel.channel(), past(bound, up, range)),
+                        held -> {},
+                        other -> since.put(other.event(), up ? bound + A_WHILE : Math.max(0, bound - A_WHILE)),
+                        constant -> {},
+                        random -> {},
+                        parameter -> {});
     }
 
     private static double past(double bound, boolean up, Optional<Range> range) {

@@ -18,10 +18,15 @@ public record NoticeValue(String name, Source source) {
 
     public NoticeValue {
         Demand.name("name", name);
-        if (!(source instanceof Source.Payload
-                || source instanceof Source.Channel
-                || source instanceof Source.Parameter
-                || source instanceof Source.Constant)) {
+        boolean carried = source.match(
+                payload -> true,
+                channel -> true,
+                held -> false,
+                since -> false,
+                constant -> true,
+                random -> false,
+                parameter -> true);
+        if (!carried) {
             throw new Refused(
                     "", source.words(), "a field of the payload, a channel, a parameter of the effect or a constant");
         }

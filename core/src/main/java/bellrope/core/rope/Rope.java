@@ -63,14 +63,7 @@ public record Rope(
         followUps = Addresses.assigned(
                 "then", Demand.atMost("then", followUps, 8), FollowUp.HIGHEST_ID, FollowUp::id, FollowUp::numbered);
         companions = Demand.atMost("with", companions, 8);
-        if (hit.isPresent()) {
-            if (hit.get() instanceof Source.Constant constant && constant.value() instanceof Datum.Num radius) {
-                Demand.above("hit", radius.value(), 0);
-                Demand.within("hit", radius.value(), 0, 10_000);
-            } else if (!(hit.get() instanceof Source.Payload)) {
-                throw new Refused("hit", hit.get().words(), "a length in units, or a field of the payload");
-            }
-        }
+        hit.ifPresent(Rope::demandLength);
         long continuous = feeds.stream().filter(Feed::continuous).count();
         if (continuous > MOST_CONTINUOUS) {
             throw new Refused(
@@ -86,6 +79,26 @@ public record Rope(
             }
         }
         inOrder(feeds);
+    }
+
+    private static void demandLength(Source hit) {
+        boolean length = hit.match(
+                payload -> true,
+                channel -> false,
+                held -> false,
+                since -> false,
+                constant -> {
+                    if (constant.value() instanceof Datum.Num radius) {
+                        Demand.above("hit", radius.value(), 0);
+                        Demand.within("hit", radius.value(), 0, 10_000);
+                    }
+                    return constant.value() instanceof Datum.Num;
+                },
+                random -> false,
+                parameter -> false);
+        if (!length) {
+            throw new Refused("hit", hit.words(), "a length in units, or a field of the payload");
+        }
     }
 
     /** Returns the feeds so that what another parameter drives comes after it. */

@@ -131,14 +131,19 @@ public record Sentence(List<Part> parts) {
         }
 
         private String one(Condition condition) {
-            if (condition instanceof Condition.Tagged tagged) {
-                return "the subject " + tagged.wanted();
-            }
-            if (condition instanceof Condition.Flagged flagged) {
-                return (flagged.up() ? "" : "no ") + flagged.field();
-            }
-            String unit = condition instanceof Condition.Compare compare ? unit(compare.source()) : "";
-            return condition.about() + " " + condition.wanted() + (unit.isEmpty() ? "" : " " + unit);
+            return condition.match(
+                    compare -> spaced(about(compare), unit(compare.source())),
+                    Writing::about,
+                    flagged -> (flagged.up() ? "" : "no ") + flagged.field(),
+                    tagged -> "the subject " + tagged.wanted());
+        }
+
+        private static String about(Condition condition) {
+            return condition.about() + " " + condition.wanted();
+        }
+
+        private static String spaced(String words, String unit) {
+            return unit.isEmpty() ? words : words + " " + unit;
         }
 
         private void playing() {
@@ -223,24 +228,35 @@ public record Sentence(List<Part> parts) {
         }
 
         private String fed(Feed feed) {
-            Source source = feed.source();
-            if (source instanceof Source.Constant constant) {
-                return feed.parameter() + " always " + constant.value().inWords();
-            }
+            return feed.source()
+                    .match(
+                            payload -> mapped(feed),
+                            channel -> mapped(feed),
+                            held -> mapped(feed),
+                            since -> mapped(feed),
+                            constant -> feed.parameter() + " always "
+                                    + constant.value().inWords(),
+                            random -> feed.parameter() + " by chance "
+                                    + becoming(feed.remap().orElseThrow()),
+                            other -> mapped(feed));
+        }
+
+        private String mapped(Feed feed) {
+            String from = feed.parameter() + " from " + feed.source().words();
             if (feed.remap().isEmpty()) {
-                return feed.parameter() + " from " + source.words();
+                return from;
             }
             Remap remap = feed.remap().get();
-            String out = Words.number(remap.from()) + "…" + Words.number(remap.to());
-            String shaped = remap.straight() ? "" : " by a curve";
-            if (source instanceof Source.Random) {
-                return feed.parameter() + " by chance " + out + shaped;
-            }
-            String unit = feed.continuous() ? unit(source) : "";
-            return feed.parameter() + " from " + source.words() + " "
-                    + Words.number(remap.in().least()) + "…"
-                    + Words.number(remap.in().most()) + (unit.isEmpty() ? "" : " " + unit) + " → " + out + shaped
-                    + (remap.clamp() ? "" : " and beyond") + following(feed.follow());
+            String in = Words.number(remap.in().least()) + "…"
+                    + Words.number(remap.in().most());
+            String unit = feed.continuous() ? unit(feed.source()) : "";
+            return from + " " + spaced(in, unit) + " → " + becoming(remap) + (remap.clamp() ? "" : " and beyond")
+                    + following(feed.follow());
+        }
+
+        private static String becoming(Remap remap) {
+            return Words.number(remap.from()) + "…" + Words.number(remap.to())
+                    + (remap.straight() ? "" : " by a curve");
         }
 
         private static String following(Feed.Follow follow) {
@@ -393,13 +409,7 @@ public record Sentence(List<Part> parts) {
         }
 
         private String unit(Source source) {
-            if (source instanceof Source.Payload payload) {
-                return field(payload.field()) instanceof Field.Number number ? number.unit() : "";
-            }
-            if (source instanceof Source.Channel channel) {
-                return channels.apply(channel.channel()).map(Channel::unit).orElse("");
-            }
-            return "s";
+            return new SourceValues(event, Optional.empty(), channels).unit(source);
         }
 
         private Field field(String name) {

@@ -25,33 +25,11 @@ public interface Situation {
 
     /** Returns the value of a source; null where it gives none. Other parameters are for whoever knows them. */
     default Datum value(Source source) {
-        if (source instanceof Source.Payload payload) {
-            return payload(payload.field());
-        }
-        if (source instanceof Source.Constant constant) {
-            return constant.value();
-        }
-        double number = number(source);
-        return Double.isFinite(number) ? new Datum.Num(number) : null;
+        return source.value(this);
     }
 
     /** Returns a number; NaN where the source gives none, infinite for the time since what never came. */
     default double number(Source source) {
-        if (source instanceof Source.Payload payload) {
-            return payload(payload.field()) instanceof Datum.Num num ? num.value() : Double.NaN;
-        }
-        if (source instanceof Source.Channel channel) {
-            return channel(channel.channel());
-        }
-        if (source instanceof Source.Since since) {
-            return since(since.event());
-        }
-        if (source instanceof Source.Random random) {
-            return random(random.roll());
-        }
-        if (source instanceof Source.Constant constant) {
-            return constant.value() instanceof Datum.Num num ? num.value() : Double.NaN;
-        }
-        return source instanceof Source.Held ? held() : Double.NaN;
+        return source.number(this);
     }
 }

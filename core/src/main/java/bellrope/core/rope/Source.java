@@ -2,11 +2,61 @@ package bellrope.core.rope;
 
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
+import java.util.function.Consumer;
+import java.util.function.Function;
 
 /** Where a rope reads a number. */
 public sealed interface Source {
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(
+            Function<Payload, R> payload,
+            Function<Channel, R> channel,
+            Function<Held, R> held,
+            Function<Since, R> since,
+            Function<Constant, R> constant,
+            Function<Random, R> random,
+            Function<Parameter, R> parameter);
+
+    /** Does what belongs to its kind. */
+    default void visit(
+            Consumer<Payload> payload,
+            Consumer<Channel> channel,
+            Consumer<Held> held,
+            Consumer<Since> since,
+            Consumer<Constant> constant,
+            Consumer<Random> random,
+            Consumer<Parameter> parameter) {
+        match(
+                x -> done(payload, x),
+                x -> done(channel, x),
+                x -> done(held, x),
+                x -> done(since, x),
+                x -> done(constant, x),
+                x -> done(random, x),
+                x -> done(parameter, x));
+    }
+
+    private static <T> Void done(Consumer<T> action, T one) {
+        action.accept(one);
+        return null;
+    }
+
     /** Returns what it is called in a sentence. */
     String words();
+
+    /** Returns the number that it gives now; NaN where it gives none, infinite for the time since what never came. */
+    double number(Situation now);
+
+    /** Returns the value that it gives now; null where it gives none. */
+    default Datum value(Situation now) {
+        double number = number(now);
+        return Double.isFinite(number) ? new Datum.Num(number) : null;
+    }
+
+    /** Tells whether it is a time, in seconds. */
+    default boolean timed() {
+        return false;
+    }
 
     /** Tells whether it may say something else while an instance plays. */
     default boolean changes() {
@@ -28,6 +78,28 @@ public sealed interface Source {
         public String words() {
             return field;
         }
+
+        @Override
+        public double number(Situation now) {
+            return now.payload(field) instanceof Datum.Num num ? num.value() : Double.NaN;
+        }
+
+        @Override
+        public Datum value(Situation now) {
+            return now.payload(field);
+        }
+
+        @Override
+        public <R> R match(
+                Function<Payload, R> payload,
+                Function<Channel, R> channel,
+                Function<Held, R> held,
+                Function<Since, R> since,
+                Function<Constant, R> constant,
+                Function<Random, R> random,
+                Function<Parameter, R> parameter) {
+            return payload.apply(this);
+        }
     }
 
     /** A channel, as it is now. */
@@ -44,6 +116,23 @@ public sealed interface Source {
         @Override
         public boolean changes() {
             return true;
+        }
+
+        @Override
+        public double number(Situation now) {
+            return now.channel(channel);
+        }
+
+        @Override
+        public <R> R match(
+                Function<Payload, R> payload,
+                Function<Channel, R> channel,
+                Function<Held, R> held,
+                Function<Since, R> since,
+                Function<Constant, R> constant,
+                Function<Random, R> random,
+                Function<Parameter, R> parameter) {
+            return channel.apply(this);
         }
     }
 
@@ -63,6 +152,28 @@ public sealed interface Source {
         public boolean told() {
             return false;
         }
+
+        @Override
+        public double number(Situation now) {
+            return now.held();
+        }
+
+        @Override
+        public boolean timed() {
+            return true;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Payload, R> payload,
+                Function<Channel, R> channel,
+                Function<Held, R> held,
+                Function<Since, R> since,
+                Function<Constant, R> constant,
+                Function<Random, R> random,
+                Function<Parameter, R> parameter) {
+            return held.apply(this);
+        }
     }
 
     /** Seconds since another event last came; for ever if it never did. */
@@ -80,6 +191,28 @@ public sealed interface Source {
         public boolean changes() {
             return true;
         }
+
+        @Override
+        public double number(Situation now) {
+            return now.since(event);
+        }
+
+        @Override
+        public boolean timed() {
+            return true;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Payload, R> payload,
+                Function<Channel, R> channel,
+                Function<Held, R> held,
+                Function<Since, R> since,
+                Function<Constant, R> constant,
+                Function<Random, R> random,
+                Function<Parameter, R> parameter) {
+            return since.apply(this);
+        }
     }
 
     /** Always the same. */
@@ -92,6 +225,28 @@ public sealed interface Source {
         @Override
         public boolean told() {
             return false;
+        }
+
+        @Override
+        public double number(Situation now) {
+            return value instanceof Datum.Num num ? num.value() : Double.NaN;
+        }
+
+        @Override
+        public Datum value(Situation now) {
+            return value;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Payload, R> payload,
+                Function<Channel, R> channel,
+                Function<Held, R> held,
+                Function<Since, R> since,
+                Function<Constant, R> constant,
+                Function<Random, R> random,
+                Function<Parameter, R> parameter) {
+            return constant.apply(this);
         }
     }
 
@@ -114,6 +269,23 @@ public sealed interface Source {
         public boolean told() {
             return false;
         }
+
+        @Override
+        public double number(Situation now) {
+            return now.random(roll);
+        }
+
+        @Override
+        public <R> R match(
+                Function<Payload, R> payload,
+                Function<Channel, R> channel,
+                Function<Held, R> held,
+                Function<Since, R> since,
+                Function<Constant, R> constant,
+                Function<Random, R> random,
+                Function<Parameter, R> parameter) {
+            return random.apply(this);
+        }
     }
 
     /** Another parameter of the same effect, as it is now. */
@@ -135,6 +307,24 @@ public sealed interface Source {
         @Override
         public boolean told() {
             return false;
+        }
+
+        /** NaN: the instance knows its parameters, the situation does not. */
+        @Override
+        public double number(Situation now) {
+            return Double.NaN;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Payload, R> payload,
+                Function<Channel, R> channel,
+                Function<Held, R> held,
+                Function<Since, R> since,
+                Function<Constant, R> constant,
+                Function<Random, R> random,
+                Function<Parameter, R> parameter) {
+            return parameter.apply(this);
         }
     }
 }

@@ -39,9 +39,7 @@ final class Cover implements Ribbon.Stretches {
     }
 
     static int pose(Look.Posture posture) {
-        return posture instanceof Look.Posture.Camera
-                ? Pose.CAMERA
-                : posture instanceof Look.Posture.Flight ? Pose.ALONG : Pose.FLAT;
+        return posture.match(camera -> Pose.CAMERA, flight -> Pose.ALONG, surface -> Pose.FLAT, fixed -> Pose.FLAT);
     }
 
     /** Returns by how many seconds of its flight a picture is longer than it is wide. */

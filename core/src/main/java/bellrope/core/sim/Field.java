@@ -1,11 +1,7 @@
 package bellrope.core.sim;
 
 import bellrope.core.effect.Force;
-import bellrope.core.effect.Force.Attractor;
 import bellrope.core.effect.Force.Falloff;
-import bellrope.core.effect.Force.Push;
-import bellrope.core.effect.Force.Swirl;
-import bellrope.core.effect.Force.Turbulence;
 import bellrope.core.value.Turn;
 import bellrope.core.value.Vec3;
 import java.util.List;
@@ -44,24 +40,26 @@ final class Field {
             int n = i * SIZE;
             falloffs[i] = Falloff.NONE;
             numbers[n + 6] = force.strength();
-            if (force instanceof Attractor a) {
-                kinds[i] = ATTRACTOR;
-                put(n, turn.apply(a.place()));
-                numbers[n + 7] = a.radius();
-                falloffs[i] = a.falloff();
-            } else if (force instanceof Swirl s) {
-                kinds[i] = SWIRL;
-                put(n, turn.apply(s.place()));
-                put(n + 3, turn.apply(s.axis()).directionOr(Vec3.UP));
-                numbers[n + 7] = s.radius();
-                falloffs[i] = s.falloff();
-            } else if (force instanceof Push) {
-                kinds[i] = PUSH;
-            } else if (force instanceof Turbulence t) {
-                kinds[i] = TURBULENCE;
-                numbers[n + 7] = t.size();
-                numbers[n + 8] = t.speed();
-            }
+            kinds[i] = force.match(
+                    a -> {
+                        put(n, turn.apply(a.place()));
+                        numbers[n + 7] = a.radius();
+                        falloffs[n / SIZE] = a.falloff();
+                        return ATTRACTOR;
+                    },
+                    s -> {
+                        put(n, turn.apply(s.place()));
+                        put(n + 3, turn.apply(s.axis()).directionOr(Vec3.UP));
+                        numbers[n + 7] = s.radius();
+                        falloffs[n / SIZE] = s.falloff();
+                        return SWIRL;
+                    },
+                    p -> PUSH,
+                    t -> {
+                        numbers[n + 7] = t.size();
+                        numbers[n + 8] = t.speed();
+                        return TURBULENCE;
+                    });
         }
     }
 

@@ -84,7 +84,7 @@ final class Mover {
         Life life = emitter.life();
         List<Force> forces = life.forces();
         field = new Field(forces, turn, emitter.seed());
-        wall = emitter.end().collision().map(c -> new Wall(c.with(), turn)).orElse(null);
+        wall = emitter.end().collision().map(c -> Wall.of(c.with(), turn)).orElse(null);
         dt = 1.0 / emitter.stepsPerSecond(pace);
         restSteps = life.evenRest().isPresent() ? life.evenRest().getAsDouble() / dt : 0;
         Double timed = life.timed().get(Life.Lane.SPEED);

@@ -37,6 +37,7 @@ final class Shade {
     private final boolean plainColour;
     private final Sprite.Sheet sheet;
     private final float brightness;
+    private final Frames frames;
     // How each particle looks now; written by appear().
     private float[] size = new float[0];
     private float[] alpha = new float[0];
@@ -65,6 +66,7 @@ final class Shade {
         this.plainColour = allOnes(colourOver) && !colourReplaced;
         this.sheet = sprite.sheet();
         this.brightness = (float) emitter.look().brightness();
+        this.frames = frames(emitter.look().frame());
     }
 
     private float pace(Life life, Life.Lane lane) {
@@ -236,22 +238,25 @@ final class Shade {
 
     /** Returns which frame of the sheet a particle shows at a step. */
     int frameAt(int slot, int step) {
-        Look.Frame frame = emitter.look().frame();
-        if (sheet.frames() == 1) {
-            return 0;
-        }
-        if (frame instanceof Look.Frame.First first) {
-            return Math.min(sheet.frames() - 1, first.number());
-        }
-        if (frame instanceof Look.Frame.Random) {
-            return Math.min(sheet.frames() - 1, (int) (store.pick[slot] * sheet.frames()));
-        }
-        float age = store.age(slot, step);
-        if (frame instanceof Look.Frame.OverLife) {
-            return Math.min(sheet.frames() - 1, (int) (age * store.pace[slot] * sheet.frames()));
-        }
-        double perSecond = ((Look.Frame.Looping) frame).perSecond().orElse(sheet.perSecond());
-        return (int) (age * perSecond / stepsPerSecond + 1e-6) % sheet.frames();
+        return sheet.frames() == 1 ? 0 : frames.at(slot, step);
+    }
+
+    private interface Frames {
+        int at(int slot, int step);
+    }
+
+    private Frames frames(Look.Frame frame) {
+        int last = sheet.frames() - 1;
+        return frame.match(
+                first -> (slot, step) -> Math.min(last, first.number()),
+                random -> (slot, step) -> Math.min(last, (int) (store.pick[slot] * sheet.frames())),
+                overLife -> (slot, step) ->
+                        Math.min(last, (int) (store.age(slot, step) * store.pace[slot] * sheet.frames())),
+                looping -> {
+                    double perSecond = looping.perSecond().orElse(sheet.perSecond());
+                    return (slot, step) ->
+                            (int) (store.age(slot, step) * perSecond / stepsPerSecond + 1e-6) % sheet.frames();
+                });
     }
 
     private static boolean allOnes(float[] table) {

@@ -27,41 +27,45 @@ final class Wall {
     double nz;
     int face;
 
-    Wall(Barrier barrier, Turn turn) {
+    private Wall(double[] planes, Vec3[] normals, Vec3 centre, Vec3[] axes, double[] half) {
+        this.planes = planes;
+        this.normals = normals;
+        this.centre = centre;
+        this.axes = axes;
+        this.half = half;
+    }
+
+    static Wall of(Barrier barrier, Turn turn) {
+        return barrier.match(
+                ground -> flat(Vec3.UP, ground.level()),
+                plane -> {
+                    Vec3 n = turn.apply(plane.normal()).directionOr(Vec3.UP);
+                    return flat(n, n.dot(turn.apply(plane.place())));
+                },
+                box -> box(box, turn));
+    }
+
+    private static Wall flat(Vec3 normal, double level) {
+        return new Wall(new double[] {level}, new Vec3[] {normal}, null, null, null);
+    }
+
+    private static Wall box(Barrier.Box box, Turn turn) {
         Vec3[] own = {turn.apply(Vec3.RIGHT), turn.apply(Vec3.UP), turn.apply(new Vec3(0, 0, 1))};
-        if (barrier instanceof Barrier.Ground ground) {
-            normals = new Vec3[] {Vec3.UP};
-            planes = new double[] {ground.level()};
-            centre = null;
-            axes = null;
-            half = null;
-        } else if (barrier instanceof Barrier.Plane plane) {
-            Vec3 n = turn.apply(plane.normal()).directionOr(Vec3.UP);
-            normals = new Vec3[] {n};
-            planes = new double[] {n.dot(turn.apply(plane.place()))};
-            centre = null;
-            axes = null;
-            half = null;
-        } else {
-            Barrier.Box box = (Barrier.Box) barrier;
-            double[] size = {box.size().x() / 2, box.size().y() / 2, box.size().z() / 2};
-            Vec3 middle = turn.apply(box.place());
-            normals = new Vec3[6];
-            planes = box.keepsIn() ? new double[6] : null;
-            for (int i = 0; i < 3; i++) {
-                // Inward for a room, outward for a block.
-                double sign = box.keepsIn() ? -1 : 1;
-                normals[2 * i] = own[i].times(sign);
-                normals[2 * i + 1] = own[i].times(-sign);
-                if (planes != null) {
-                    planes[2 * i] = normals[2 * i].dot(middle) - size[i];
-                    planes[2 * i + 1] = normals[2 * i + 1].dot(middle) - size[i];
-                }
+        double[] size = {box.size().x() / 2, box.size().y() / 2, box.size().z() / 2};
+        Vec3 middle = turn.apply(box.place());
+        Vec3[] normals = new Vec3[6];
+        double[] planes = box.keepsIn() ? new double[6] : null;
+        for (int i = 0; i < 3; i++) {
+            // Inward for a room, outward for a block.
+            double sign = box.keepsIn() ? -1 : 1;
+            normals[2 * i] = own[i].times(sign);
+            normals[2 * i + 1] = own[i].times(-sign);
+            if (planes != null) {
+                planes[2 * i] = normals[2 * i].dot(middle) - size[i];
+                planes[2 * i + 1] = normals[2 * i + 1].dot(middle) - size[i];
             }
-            centre = middle;
-            axes = own;
-            half = size;
         }
+        return new Wall(planes, normals, middle, own, size);
     }
 
     /** Returns the normals that can be met. */

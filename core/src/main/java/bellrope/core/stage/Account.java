@@ -10,6 +10,7 @@ import bellrope.core.value.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 
 /**
  * What happened at one pull: every rope of its event, and whether and why it answered.
@@ -25,6 +26,9 @@ public record Account(
 
     /** One rope's answer. */
     public sealed interface Answer {
+        /** Returns what the function of its kind makes of it. */
+        <R> R match(Function<Played, R> played, Function<Ended, R> ended, Function<Silent, R> silent);
+
         String rope();
 
         /** Returns the answer as one line of English. */
@@ -79,6 +83,11 @@ public record Account(
         private static double two(double value) {
             return Math.rint(value * 100) / 100;
         }
+
+        @Override
+        public <R> R match(Function<Played, R> played, Function<Ended, R> ended, Function<Silent, R> silent) {
+            return played.apply(this);
+        }
     }
 
     /**
@@ -93,6 +102,11 @@ public record Account(
         public String inWords() {
             return (effect.isEmpty() ? rope : effect) + " ends after " + Words.number(Math.rint(held * 100) / 100)
                     + " s" + end.map(e -> ", with " + e).orElse("");
+        }
+
+        @Override
+        public <R> R match(Function<Played, R> played, Function<Ended, R> ended, Function<Silent, R> silent) {
+            return ended.apply(this);
         }
     }
 
@@ -132,10 +146,23 @@ public record Account(
         public String inWords() {
             return wouldPlay + " silent: " + reason.inWords();
         }
+
+        @Override
+        public <R> R match(Function<Played, R> played, Function<Ended, R> ended, Function<Silent, R> silent) {
+            return silent.apply(this);
+        }
     }
 
     /** What stopped a rope. */
     public sealed interface Reason {
+        /** Returns what the function of its kind makes of it. */
+        <R> R match(
+                Function<Unmet, R> unmet,
+                Function<NothingToPlay, R> nothingToPlay,
+                Function<Off, R> off,
+                Function<Waits, R> waits,
+                Function<Limited, R> limited);
+
         String inWords();
     }
 
@@ -151,6 +178,16 @@ public record Account(
         public String inWords() {
             return field + " was " + met + ", wants " + wanted;
         }
+
+        @Override
+        public <R> R match(
+                Function<Unmet, R> unmet,
+                Function<NothingToPlay, R> nothingToPlay,
+                Function<Off, R> off,
+                Function<Waits, R> waits,
+                Function<Limited, R> limited) {
+            return unmet.apply(this);
+        }
     }
 
     /** No effect is chosen, or none of the chosen name exists. */
@@ -158,6 +195,16 @@ public record Account(
         @Override
         public String inWords() {
             return wanted.isEmpty() ? "no effect is chosen" : "there is no effect named " + wanted;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Unmet, R> unmet,
+                Function<NothingToPlay, R> nothingToPlay,
+                Function<Off, R> off,
+                Function<Waits, R> waits,
+                Function<Limited, R> limited) {
+            return nothingToPlay.apply(this);
         }
     }
 
@@ -167,10 +214,31 @@ public record Account(
         public String inWords() {
             return "it is switched off";
         }
+
+        @Override
+        public <R> R match(
+                Function<Unmet, R> unmet,
+                Function<NothingToPlay, R> nothingToPlay,
+                Function<Off, R> off,
+                Function<Waits, R> waits,
+                Function<Limited, R> limited) {
+            return off.apply(this);
+        }
     }
 
     /** Its span or state is not where it would have to be. */
-    public record Waits(String inWords) implements Reason {}
+    public record Waits(String inWords) implements Reason {
+
+        @Override
+        public <R> R match(
+                Function<Unmet, R> unmet,
+                Function<NothingToPlay, R> nothingToPlay,
+                Function<Off, R> off,
+                Function<Waits, R> waits,
+                Function<Limited, R> limited) {
+            return waits.apply(this);
+        }
+    }
 
     /**
      * A limit that stopped it.
@@ -183,6 +251,16 @@ public record Account(
         @Override
         public String inWords() {
             return limit + ": " + have + ", wants " + wants;
+        }
+
+        @Override
+        public <R> R match(
+                Function<Unmet, R> unmet,
+                Function<NothingToPlay, R> nothingToPlay,
+                Function<Off, R> off,
+                Function<Waits, R> waits,
+                Function<Limited, R> limited) {
+            return limited.apply(this);
         }
     }
 

@@ -158,17 +158,13 @@ final class Answering {
 
     private void companions(Rope rope, Begin begin, Decision decision) {
         for (Companion companion : rope.companions()) {
-            if (companion instanceof Companion.Shake shake) {
-                scene.comfort.shake(shake, scene.now, decision.unit(Purpose.PLACE_ANGLE));
-            } else if (companion instanceof Companion.Flash flash) {
-                scene.comfort.flash(flash, scene.now);
-            } else if (companion instanceof Companion.HitPause pause) {
-                scene.comfort.hold(pause.seconds());
-            } else if (companion instanceof Companion.Notice notice) {
-                scene.after(
-                        scene.pace().stepsAt(notice.after()),
-                        () -> scene.tell(notice.name(), Told.What.NOTICE, rope, begin, notice.values()));
-            }
+            companion.visit(
+                    shake -> scene.comfort.shake(shake, scene.now, decision.unit(Purpose.PLACE_ANGLE)),
+                    flash -> scene.comfort.flash(flash, scene.now),
+                    pause -> scene.comfort.hold(pause.seconds()),
+                    notice -> scene.after(
+                            scene.pace().stepsAt(notice.after()),
+                            () -> scene.tell(notice.name(), Told.What.NOTICE, rope, begin, notice.values())));
         }
     }
 }

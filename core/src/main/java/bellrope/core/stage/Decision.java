@@ -17,6 +17,7 @@ import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Situation;
 import bellrope.core.rope.Source;
+import bellrope.core.rope.SourceValues;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
 import bellrope.core.sim.Way;
@@ -27,6 +28,7 @@ import bellrope.core.stage.Account.Unmet;
 import bellrope.core.value.Angle;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Pace;
+import bellrope.core.value.Range;
 import bellrope.core.value.Turn;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -118,12 +120,8 @@ final class Decision {
 
     private String unit(Condition condition) {
         if (condition instanceof Condition.Compare compare) {
-            if (compare.source() instanceof Source.Payload payload
-                    && event.field(payload.field()).orElse(null) instanceof Field.Number n
-                    && !n.unit().isEmpty()) {
-                return " " + n.unit();
-            }
-            return compare.source() instanceof Source.Since ? " s" : "";
+            String unit = new SourceValues(event, world::announced).unit(compare.source());
+            return unit.isEmpty() ? "" : " " + unit;
         }
         return "";
     }
@@ -283,24 +281,28 @@ final class Decision {
     }
 
     private Datum given(Feed feed, Effect effect, List<Fed> before) {
-        if (feed.source() instanceof Source.Parameter other) {
-            for (Fed one : before) {
-                if (one.parameter().equals(other.parameter())) {
-                    return one.value();
-                }
-            }
-            return standard(effect, other.parameter());
-        }
-        if (feed.source() instanceof Source.Random random) {
-            return new Datum.Num(new Draws().at(key, -1, 1, random.roll(), 0).unit(Purpose.FEED));
-        }
-        Datum value = situation.value(feed.source());
-        // What never came is as long ago as anything the feed knows.
-        return value == null
-                        && feed.source() instanceof Source.Since
-                        && feed.remap().isPresent()
-                ? new Datum.Num(feed.remap().get().in().most())
-                : value;
+        return feed.source()
+                .match(
+                        situation::value,
+                        situation::value,
+                        situation::value,
+                        since -> {
+                            Datum value = situation.value(since);
+                            // What never came is as long ago as anything the feed knows.
+                            return value == null
+                                    ? feed.remap()
+                                            .map(r -> new Datum.Num(r.in().most()))
+                                            .orElse(null)
+                                    : value;
+                        },
+                        situation::value,
+                        random -> new Datum.Num(
+                                new Draws().at(key, -1, 1, random.roll(), 0).unit(Purpose.FEED)),
+                        other -> before.stream()
+                                .filter(one -> one.parameter().equals(other.parameter()))
+                                .findFirst()
+                                .map(Fed::value)
+                                .orElseGet(() -> standard(effect, other.parameter())));
     }
 
     /**
@@ -312,18 +314,26 @@ final class Decision {
         Map<String, Datum> carried = new LinkedHashMap<>();
         Map<String, Datum> fed = effect == null ? Map.of() : values(fed(effect));
         for (NoticeValue one : values) {
-            Datum value = situation.value(one.source());
-            if (one.source() instanceof Source.Parameter parameter) {
-                value = fed.getOrDefault(parameter.parameter(), standard(effect, parameter.parameter()));
-            } else if (one.source() instanceof Source.Channel channel) {
-                double now = world.channel(channel.channel(), step);
-                value = Double.isNaN(now) ? null : new Datum.Num(now);
-            }
+            Datum value = one.source()
+                    .match(
+                            situation::value,
+                            channel -> now(channel.channel()),
+                            situation::value,
+                            situation::value,
+                            situation::value,
+                            situation::value,
+                            parameter ->
+                                    fed.getOrDefault(parameter.parameter(), standard(effect, parameter.parameter())));
             if (value != null) {
                 carried.put(one.name(), value);
             }
         }
         return carried;
+    }
+
+    private Datum now(String channel) {
+        double value = world.channel(channel, step);
+        return Double.isNaN(value) ? null : new Datum.Num(value);
     }
 
     private static Datum standard(Effect effect, String parameter) {
@@ -352,21 +362,35 @@ final class Decision {
     static List<String> notes(EventType event, Pull pull) {
         List<String> notes = new ArrayList<>();
         for (Field field : event.fields()) {
-            if (field instanceof Field.Vector v
-                    && v.meaning() == Meaning.HALF_EXTENT
-                    && pull.payload().get(v.name()) instanceof Datum.Vec half) {
-                notes.add(v.name() + " " + half.inWords() + " is half the size; taken as "
-                        + new Datum.Vec(half.value().times(2)).inWords());
-            }
-            if (field instanceof Field.Number number
-                    && pull.payload().get(number.name()) instanceof Datum.Num given
-                    && (given.value() < number.range().least()
-                            || given.value() > number.range().most())) {
-                notes.add(number.name() + " " + Words.number(given.value()) + " is beyond its range of "
-                        + Words.number(number.range().least()) + " to "
-                        + Words.number(number.range().most()));
+            Datum given = pull.payload().get(field.name());
+            if (given != null && field.accepts(given)) {
+                String note = field.match(
+                        number -> beyond(number, ((Datum.Num) given).value()),
+                        choice -> "",
+                        vector -> doubled(vector, (Datum.Vec) given),
+                        flag -> "",
+                        colour -> "",
+                        text -> "");
+                if (!note.isEmpty()) {
+                    notes.add(note);
+                }
             }
         }
         return notes;
+    }
+
+    private static String beyond(Field.Number number, double given) {
+        Range range = number.range();
+        return given < range.least() || given > range.most()
+                ? number.name() + " " + Words.number(given) + " is beyond its range of " + Words.number(range.least())
+                        + " to " + Words.number(range.most())
+                : "";
+    }
+
+    private static String doubled(Field.Vector vector, Datum.Vec half) {
+        return vector.meaning() == Meaning.HALF_EXTENT
+                ? vector.name() + " " + half.inWords() + " is half the size; taken as "
+                        + new Datum.Vec(half.value().times(2)).inWords()
+                : "";
     }
 }

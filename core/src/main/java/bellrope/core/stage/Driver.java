@@ -182,22 +182,21 @@ final class Driver {
     private double given(Feed feed, int step) {
         Source source = feed.source();
         boolean first = step == instance.start;
-        if (source instanceof Source.Held) {
-            return step >= instance.stopped ? 0 : decision.seconds(step);
-        } else if (source instanceof Source.Channel channel) {
-            return first ? decision.number(source) : world.channel(channel.channel(), step);
-        } else if (source instanceof Source.Since since) {
-            double gone = first ? decision.number(source) : world.since(since.event(), step);
-            return Double.isInfinite(gone)
-                    ? feed.remap().map(r -> r.in().most()).orElse(Double.NaN)
-                    : gone;
-        } else if (source instanceof Source.Parameter other) {
-            Parameter parameter = effect.parameter(other.parameter()).orElse(null);
-            return parameter == null
-                    ? Double.NaN
-                    : parameter.type().position(values.getOrDefault(other.parameter(), parameter.standard()));
-        }
-        return Double.NaN;
+        return source.match(
+                payload -> Double.NaN,
+                channel -> first ? decision.number(source) : world.channel(channel.channel(), step),
+                held -> step >= instance.stopped ? 0 : decision.seconds(step),
+                since -> {
+                    double gone = first ? decision.number(source) : world.since(since.event(), step);
+                    return Double.isInfinite(gone)
+                            ? feed.remap().map(r -> r.in().most()).orElse(Double.NaN)
+                            : gone;
+                },
+                constant -> Double.NaN,
+                random -> Double.NaN,
+                other -> effect.parameter(other.parameter())
+                        .map(p -> p.type().position(values.getOrDefault(p.name(), p.standard())))
+                        .orElse(Double.NaN));
     }
 
     /**

@@ -35,8 +35,8 @@ public final class Knob {
      * @throws Refused if the parameter takes no number, or the value is not finite
      */
     public boolean set(double value) {
-        if (!(parameter.type() instanceof bellrope.core.effect.Type.Number)
-                && !(parameter.type() instanceof bellrope.core.effect.Type.Whole)) {
+        boolean number = parameter.type().match(n -> true, w -> true, f -> false, c -> false, v -> false, t -> false);
+        if (!number) {
             throw new Refused(
                     parameter.name(), Double.toString(value), parameter.type().expects());
         }

@@ -14,6 +14,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 
@@ -186,6 +187,11 @@ final class World {
     double channel(String name, int step) {
         Signal signal = signals.get(name);
         return signal == null ? usual(name) : signal.seenBy(step);
+    }
+
+    /** Returns a channel as the project announces it. */
+    Optional<Channel> announced(String name) {
+        return Optional.ofNullable(channels.get(name));
     }
 
     private double usual(String name) {

@@ -1,7 +1,12 @@
 package bellrope.core.value;
 
+import java.util.function.Function;
+
 /** A value as events carry it and parameters take it. */
 public sealed interface Datum {
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec);
+
     /** Returns the value as the account says it. */
     String inWords();
 
@@ -15,6 +20,11 @@ public sealed interface Datum {
         public String inWords() {
             return Words.number(value);
         }
+
+        @Override
+        public <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec) {
+            return num.apply(this);
+        }
     }
 
     /** A word or a text. */
@@ -27,6 +37,11 @@ public sealed interface Datum {
         public String inWords() {
             return text;
         }
+
+        @Override
+        public <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec) {
+            return word.apply(this);
+        }
     }
 
     /** Yes or no. */
@@ -35,6 +50,11 @@ public sealed interface Datum {
         public String inWords() {
             return value ? "yes" : "no";
         }
+
+        @Override
+        public <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec) {
+            return flag.apply(this);
+        }
     }
 
     /** Three finite numbers. */
@@ -42,6 +62,11 @@ public sealed interface Datum {
         @Override
         public String inWords() {
             return "(" + Words.vector(value) + ")";
+        }
+
+        @Override
+        public <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec) {
+            return vec.apply(this);
         }
     }
 }

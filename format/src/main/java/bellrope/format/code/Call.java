@@ -2,6 +2,8 @@ package bellrope.format.code;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
 
 /**
  * One typed call of the generated code.
@@ -49,13 +51,44 @@ record Call(String name, Doc doc, List<Takes> takes, Does does) {
 
     /** What a call passes on. */
     sealed interface Does {
+        /** Returns what the function of its kind makes of it. */
+        <R> R match(Function<Pull, R> pull, Function<Publish, R> publish, Function<Set, R> set);
+
+        /** Does what belongs to its kind. */
+        default void visit(Consumer<Pull> pull, Consumer<Publish> publish, Consumer<Set> set) {
+            match(x -> done(pull, x), x -> done(publish, x), x -> done(set, x));
+        }
+
+        private static <T> Void done(Consumer<T> action, T one) {
+            action.accept(one);
+            return null;
+        }
+
         /** Pulls an event; of a state the first taken is its value. */
-        record Pull(String event, String phase) implements Does {}
+        record Pull(String event, String phase) implements Does {
+
+            @Override
+            public <R> R match(Function<Pull, R> pull, Function<Publish, R> publish, Function<Set, R> set) {
+                return pull.apply(this);
+            }
+        }
 
         /** Publishes a channel. */
-        record Publish(String channel) implements Does {}
+        record Publish(String channel) implements Does {
+
+            @Override
+            public <R> R match(Function<Pull, R> pull, Function<Publish, R> publish, Function<Set, R> set) {
+                return publish.apply(this);
+            }
+        }
 
         /** Sets a parameter of a running instance. */
-        record Set(String parameter) implements Does {}
+        record Set(String parameter) implements Does {
+
+            @Override
+            public <R> R match(Function<Pull, R> pull, Function<Publish, R> publish, Function<Set, R> set) {
+                return set.apply(this);
+            }
+        }
     }
 }

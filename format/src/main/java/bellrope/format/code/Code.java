@@ -82,23 +82,23 @@ abstract class Code {
     /** Writes the body of a call. */
     final void body(Call call, Style style) {
         List<Takes> takes = call.takes();
-        if (call.does() instanceof Does.Pull pull) {
-            boolean state = pull.phase().equals("set");
-            line(style.payload());
-            for (Takes t : takes.subList(state ? 2 : 1, takes.size())) {
-                line(style.put().formatted(literal(t.name()), passed(t)));
-            }
-            line(style.pull()
-                    .formatted(
-                            literal(pull.event()),
-                            literal(pull.phase()),
-                            takes.get(0).id(),
-                            state ? passed(takes.get(1)) : style.nothing()));
-        } else if (call.does() instanceof Does.Publish publish) {
-            line(style.publish().formatted(literal(publish.channel())));
-        } else if (call.does() instanceof Does.Set set) {
-            line(style.set().formatted(literal(set.parameter()), passed(takes.get(0))));
-        }
+        call.does()
+                .visit(
+                        pull -> {
+                            boolean state = pull.phase().equals("set");
+                            line(style.payload());
+                            for (Takes t : takes.subList(state ? 2 : 1, takes.size())) {
+                                line(style.put().formatted(literal(t.name()), passed(t)));
+                            }
+                            line(style.pull()
+                                    .formatted(
+                                            literal(pull.event()),
+                                            literal(pull.phase()),
+                                            takes.get(0).id(),
+                                            state ? passed(takes.get(1)) : style.nothing()));
+                        },
+                        publish -> line(style.publish().formatted(literal(publish.channel()))),
+                        set -> line(style.set().formatted(literal(set.parameter()), passed(takes.get(0)))));
     }
 
     /** Returns the name of a type of words as a caller writes it. */
@@ -391,34 +391,35 @@ abstract class Code {
     }
 
     private static Kind kind(Field field) {
-        if (field instanceof Field.Number) {
-            return Kind.NUMBER;
-        } else if (field instanceof Field.Choice) {
-            return Kind.WORD;
-        } else if (field instanceof Field.Vector) {
-            return Kind.VECTOR;
-        }
-        return field instanceof Field.Flag ? Kind.FLAG : Kind.TEXT;
+        return field.match(
+                number -> Kind.NUMBER,
+                choice -> Kind.WORD,
+                vector -> Kind.VECTOR,
+                flag -> Kind.FLAG,
+                colour -> Kind.TEXT,
+                text -> Kind.TEXT);
     }
 
     private static String words(Field field) {
-        if (field instanceof Field.Number number) {
-            return number.expects() + ", usually " + Words.number(number.usual());
-        }
-        return field instanceof Field.Vector vector && vector.meaning() != Field.Meaning.OTHER
-                ? "the " + vector.meaning().name().toLowerCase().replace('_', ' ')
-                : field.expects();
+        return field.match(
+                number -> number.expects() + ", usually " + Words.number(number.usual()),
+                Field::expects,
+                vector -> vector.meaning() == Field.Meaning.OTHER
+                        ? vector.expects()
+                        : "the " + vector.meaning().name().toLowerCase().replace('_', ' '),
+                Field::expects,
+                Field::expects,
+                Field::expects);
     }
 
     private static Kind kind(Type type) {
-        if (type instanceof Type.Number || type instanceof Type.Whole) {
-            return Kind.NUMBER;
-        } else if (type instanceof Type.Choice) {
-            return Kind.WORD;
-        } else if (type instanceof Type.Vector) {
-            return Kind.VECTOR;
-        }
-        return type instanceof Type.Flag ? Kind.FLAG : Kind.TEXT;
+        return type.match(
+                number -> Kind.NUMBER,
+                whole -> Kind.NUMBER,
+                flag -> Kind.FLAG,
+                choice -> Kind.WORD,
+                vector -> Kind.VECTOR,
+                colour -> Kind.TEXT);
     }
 
     /** Returns a text as a literal that every one of the languages reads alike. */

@@ -109,31 +109,33 @@ final class TypeScriptCode extends Code {
         String signature = call.name() + "(" + String.join(", ", takes) + "): void {";
         line(inside ? "" : "export function ", signature);
         in();
-        if (call.does() instanceof Does.Pull pull) {
-            boolean state = pull.phase().equals("set");
-            List<String> payload = new ArrayList<>();
-            for (Takes t : call.takes().subList(state ? 2 : 1, call.takes().size())) {
-                payload.add(quoted(t.name()) + ": " + t.id());
-            }
-            line(
-                    "bell.pull(",
-                    quoted(pull.event()),
-                    ", ",
-                    quoted(pull.phase()),
-                    ", ",
-                    call.takes().get(0).id(),
-                    ", ",
-                    state ? call.takes().get(1).id() : "undefined",
-                    ", { ",
-                    String.join(", ", payload),
-                    " });");
-        } else if (call.does() instanceof Does.Publish publish) {
-            line("bell.publish(", quoted(publish.channel()), ", value);");
-        } else if (call.does() instanceof Does.Set set) {
-            line("bell.set(instance, ", quoted(set.parameter()), ", value);");
-        }
+        call.does()
+                .visit(
+                        pull -> pull(pull, call.takes()),
+                        publish -> line("bell.publish(", quoted(publish.channel()), ", value);"),
+                        set -> line("bell.set(instance, ", quoted(set.parameter()), ", value);"));
         out();
         line(inside ? "}," : "}");
+    }
+
+    private void pull(Does.Pull pull, List<Takes> takes) {
+        boolean state = pull.phase().equals("set");
+        List<String> payload = new ArrayList<>();
+        for (Takes t : takes.subList(state ? 2 : 1, takes.size())) {
+            payload.add(quoted(t.name()) + ": " + t.id());
+        }
+        line(
+                "bell.pull(",
+                quoted(pull.event()),
+                ", ",
+                quoted(pull.phase()),
+                ", ",
+                takes.get(0).id(),
+                ", ",
+                state ? takes.get(1).id() : "undefined",
+                ", { ",
+                String.join(", ", payload),
+                " });");
     }
 
     @Override

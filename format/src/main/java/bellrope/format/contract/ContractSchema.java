@@ -81,25 +81,21 @@ public final class ContractSchema {
 
     private static ObjectNode field(Field field) {
         ObjectNode node = JSON.createObjectNode();
-        if (field instanceof Field.Number number) {
-            node.put("type", "number");
-            described(node, number.expects());
-            node.putArray("examples").add(number.usual());
-        } else if (field instanceof Field.Choice choice) {
-            options(node, choice.options());
-        } else if (field instanceof Field.Vector vector) {
-            vector(
-                    node,
-                    vector.meaning() == Field.Meaning.OTHER
-                            ? ""
-                            : "The " + vector.meaning().name().toLowerCase().replace('_', ' '));
-        } else if (field instanceof Field.Flag) {
-            node.put("type", "boolean");
-        } else if (field instanceof Field.Colour) {
-            colour(node, true);
-        } else {
-            node.put("type", "string");
-        }
+        field.visit(
+                number -> {
+                    node.put("type", "number");
+                    described(node, number.expects());
+                    node.putArray("examples").add(number.usual());
+                },
+                choice -> options(node, choice.options()),
+                vector -> vector(
+                        node,
+                        vector.meaning() == Field.Meaning.OTHER
+                                ? ""
+                                : "The " + vector.meaning().name().toLowerCase().replace('_', ' ')),
+                flag -> node.put("type", "boolean"),
+                colour -> colour(node, true),
+                text -> node.put("type", "string"));
         return node;
     }
 
@@ -132,26 +128,22 @@ public final class ContractSchema {
     private static ObjectNode parameter(Parameter p) {
         ObjectNode node = JSON.createObjectNode();
         Type type = p.type();
-        if (type instanceof Type.Number n) {
-            node.put("type", "number");
-            node.put("minimum", n.least());
-            node.put("maximum", n.most());
-        } else if (type instanceof Type.Whole n) {
-            node.put("type", "integer");
-            node.put("minimum", n.least());
-            node.put("maximum", n.most());
-        } else if (type instanceof Type.Flag) {
-            node.put("type", "boolean");
-        } else if (type instanceof Type.Choice choice) {
-            options(node, choice.options());
-        } else if (type instanceof Type.Vector) {
-            vector(node, "");
-        } else {
-            colour(node, ((Type.Colour) type).opacity());
-        }
+        type.visit(
+                number -> bounded(node, "number", type),
+                whole -> bounded(node, "integer", type),
+                flag -> node.put("type", "boolean"),
+                choice -> options(node, choice.options()),
+                vector -> vector(node, ""),
+                colour -> colour(node, colour.opacity()));
         described(node, (p.description() + (p.unit().isEmpty() ? "" : " In " + p.unit() + ".")).strip());
         node.set("default", PayloadJson.node(p.standard()));
         return node;
+    }
+
+    private static void bounded(ObjectNode node, String kind, Type type) {
+        node.put("type", kind);
+        node.put("minimum", type.least());
+        node.put("maximum", type.most());
     }
 
     private static void described(ObjectNode node, String words) {

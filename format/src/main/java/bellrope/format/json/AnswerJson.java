@@ -107,26 +107,28 @@ final class AnswerJson {
     }
 
     static void write(Companion companion, ObjectNode node) {
-        if (companion instanceof Companion.Shake shake) {
-            node.put("do", "shake");
-            node.set("size", Json.number(shake.size()));
-            node.set("frequency", Json.number(shake.frequency()));
-            node.set("decay", Json.number(shake.decay()));
-        } else if (companion instanceof Companion.Flash flash) {
-            node.put("do", "flash");
-            node.put("colour", flash.colour().toString());
-            node.set("opacity", Json.number(flash.opacity()));
-            node.set("seconds", Json.number(flash.seconds()));
-        } else if (companion instanceof Companion.HitPause pause) {
-            node.put("do", "pause");
-            node.set("seconds", Json.number(pause.seconds()));
-        } else if (companion instanceof Companion.Notice notice) {
-            node.put("do", "notice");
-            node.put("name", notice.name());
-            if (notice.after() != 0) {
-                node.set("after", Json.number(notice.after()));
-            }
-            write(notice.values(), node);
-        }
+        companion.visit(
+                shake -> {
+                    node.put("do", "shake");
+                    node.set("size", Json.number(shake.size()));
+                    node.set("frequency", Json.number(shake.frequency()));
+                    node.set("decay", Json.number(shake.decay()));
+                },
+                flash -> {
+                    node.put("do", "flash");
+                    node.put("colour", flash.colour().toString());
+                    node.set("opacity", Json.number(flash.opacity()));
+                    node.set("seconds", Json.number(flash.seconds()));
+                },
+                pause -> {
+                    node.put("do", "pause");
+                    node.set("seconds", Json.number(pause.seconds()));
+                },
+                notice -> {
+                    node.put("do", "notice");
+                    node.put("name", notice.name());
+                    Json.unless(node, "after", notice.after(), 0);
+                    write(notice.values(), node);
+                });
     }
 }

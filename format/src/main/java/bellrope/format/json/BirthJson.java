@@ -197,12 +197,14 @@ final class BirthJson {
         }
         if (!birth.aim().equals(Aim.UP)) {
             ObjectNode aim = node.putObject("aim");
-            if (birth.aim() instanceof Aim.Along along) {
-                aim.put("kind", Thing.word(AimKind.ALONG));
-                aim.set("axis", Json.vector(along.axis()));
-            } else {
-                aim.put("kind", Thing.word(birth.aim() instanceof Aim.Outward ? AimKind.OUTWARD : AimKind.TANGENT));
-            }
+            birth.aim()
+                    .visit(
+                            outward -> Json.kind(aim, AimKind.OUTWARD),
+                            along -> {
+                                Json.kind(aim, AimKind.ALONG);
+                                aim.set("axis", Json.vector(along.axis()));
+                            },
+                            tangent -> Json.kind(aim, AimKind.TANGENT));
         }
         node.set("spread", Json.number(birth.spread()));
         Json.unless(node, "offset", birth.offset(), Vec3.ZERO);
@@ -223,42 +225,48 @@ final class BirthJson {
     }
 
     private static void write(ObjectNode node, Tint tint) {
-        if (tint instanceof Tint.Between between) {
-            node.putArray("colour")
-                    .add(between.from().toString())
-                    .add(between.to().toString());
-        } else if (tint instanceof Tint.OneOf oneOf) {
-            ArrayNode list = node.putObject("colour").putArray("oneOf");
-            oneOf.colours().forEach(colour -> list.add(colour.toString()));
-        } else if (tint instanceof Tint.From from) {
-            node.putObject("colour").set("from", CurveJson.write(from.gradient()));
-        }
+        node.set(
+                "colour",
+                tint.match(
+                        between -> list(List.of(between.from(), between.to())),
+                        oneOf -> Json.object().set("oneOf", list(oneOf.colours())),
+                        from -> Json.object().set("from", CurveJson.write(from.gradient()))));
+    }
+
+    private static JsonNode list(List<Rgba> colours) {
+        ArrayNode list = Json.object().putArray("");
+        colours.forEach(colour -> list.add(colour.toString()));
+        return list;
     }
 
     private static ObjectNode write(Shape shape) {
         ObjectNode node = Json.object();
-        if (shape instanceof Shape.Circle circle) {
-            node.put("kind", Thing.word(ShapeKind.CIRCLE));
-            node.set("radius", Json.number(circle.radius()));
-            node.put("fill", Thing.word(circle.fill()));
-            Json.unless(node, "arc", circle.arc(), 360);
-        } else if (shape instanceof Shape.Sphere sphere) {
-            node.put("kind", Thing.word(ShapeKind.SPHERE));
-            node.set("radius", Json.number(sphere.radius()));
-            node.put("fill", Thing.word(sphere.fill()));
-        } else if (shape instanceof Shape.Cone cone) {
-            node.put("kind", Thing.word(ShapeKind.CONE));
-            node.set("radius", Json.number(cone.radius()));
-            node.set("angle", Json.number(cone.angle()));
-        } else if (shape instanceof Shape.Box box) {
-            node.put("kind", Thing.word(ShapeKind.BOX));
-            node.set("size", Json.vector(box.size()));
-        } else if (shape instanceof Shape.Line line) {
-            node.put("kind", Thing.word(ShapeKind.LINE));
-            node.set("length", Json.number(line.length()));
-        } else {
-            node.put("kind", Thing.word(ShapeKind.POINT));
-        }
+        shape.visit(
+                point -> Json.kind(node, ShapeKind.POINT),
+                circle -> {
+                    Json.kind(node, ShapeKind.CIRCLE);
+                    node.set("radius", Json.number(circle.radius()));
+                    node.put("fill", Thing.word(circle.fill()));
+                    Json.unless(node, "arc", circle.arc(), 360);
+                },
+                sphere -> {
+                    Json.kind(node, ShapeKind.SPHERE);
+                    node.set("radius", Json.number(sphere.radius()));
+                    node.put("fill", Thing.word(sphere.fill()));
+                },
+                cone -> {
+                    Json.kind(node, ShapeKind.CONE);
+                    node.set("radius", Json.number(cone.radius()));
+                    node.set("angle", Json.number(cone.angle()));
+                },
+                box -> {
+                    Json.kind(node, ShapeKind.BOX);
+                    node.set("size", Json.vector(box.size()));
+                },
+                line -> {
+                    Json.kind(node, ShapeKind.LINE);
+                    node.set("length", Json.number(line.length()));
+                });
         return node;
     }
 }

@@ -100,19 +100,24 @@ final class EndJson {
     private static ObjectNode write(End.Collision collision) {
         ObjectNode node = Json.object();
         ObjectNode with = node.putObject("with");
-        if (collision.with() instanceof Barrier.Ground ground) {
-            with.put("kind", Thing.word(BarrierKind.GROUND));
-            Json.unless(with, "level", ground.level(), 0);
-        } else if (collision.with() instanceof Barrier.Plane plane) {
-            with.put("kind", Thing.word(BarrierKind.PLANE));
-            with.set("place", Json.vector(plane.place()));
-            with.set("normal", Json.vector(plane.normal()));
-        } else if (collision.with() instanceof Barrier.Box box) {
-            with.put("kind", Thing.word(BarrierKind.BOX));
-            with.set("place", Json.vector(box.place()));
-            with.set("size", Json.vector(box.size()));
-            with.put("keepsIn", box.keepsIn());
-        }
+        collision
+                .with()
+                .visit(
+                        ground -> {
+                            Json.kind(with, BarrierKind.GROUND);
+                            Json.unless(with, "level", ground.level(), 0);
+                        },
+                        plane -> {
+                            Json.kind(with, BarrierKind.PLANE);
+                            with.set("place", Json.vector(plane.place()));
+                            with.set("normal", Json.vector(plane.normal()));
+                        },
+                        box -> {
+                            Json.kind(with, BarrierKind.BOX);
+                            with.set("place", Json.vector(box.place()));
+                            with.set("size", Json.vector(box.size()));
+                            with.put("keepsIn", box.keepsIn());
+                        });
         node.set("bounce", Json.number(collision.bounce()));
         node.set("friction", Json.number(collision.friction()));
         Json.unless(node, "lifeLost", collision.lifeLost(), 0);

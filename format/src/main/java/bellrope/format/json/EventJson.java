@@ -92,25 +92,24 @@ final class EventJson {
 
     static void write(Field field, ObjectNode f) {
         f.put("name", field.name());
-        if (field instanceof Field.Number number) {
-            f.put("type", "number");
-            f.set("range", Json.range(number.range()));
-            f.set("usual", Json.number(number.usual()));
-            f.put("unit", number.unit());
-        } else if (field instanceof Field.Choice choice) {
-            f.put("type", "choice");
-            ArrayNode options = f.putArray("options");
-            choice.options().forEach(options::add);
-            f.put("reads", choice.reads());
-        } else if (field instanceof Field.Vector vector) {
-            f.put("type", vector.meaning() == Field.Meaning.OTHER ? "vector" : Thing.word(vector.meaning()));
-        } else if (field instanceof Field.Flag) {
-            f.put("type", "flag");
-        } else if (field instanceof Field.Colour) {
-            f.put("type", "colour");
-        } else {
-            f.put("type", "text");
-        }
+        field.visit(
+                number -> {
+                    f.put("type", "number");
+                    f.set("range", Json.range(number.range()));
+                    f.set("usual", Json.number(number.usual()));
+                    f.put("unit", number.unit());
+                },
+                choice -> {
+                    f.put("type", "choice");
+                    ArrayNode options = f.putArray("options");
+                    choice.options().forEach(options::add);
+                    f.put("reads", choice.reads());
+                },
+                vector -> f.put(
+                        "type", vector.meaning() == Field.Meaning.OTHER ? "vector" : Thing.word(vector.meaning())),
+                flag -> f.put("type", "flag"),
+                colour -> f.put("type", "colour"),
+                text -> f.put("type", "text"));
     }
 
     static Channel readChannel(Thing thing) {

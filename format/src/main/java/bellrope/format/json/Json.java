@@ -28,6 +28,11 @@ final class Json {
                 : NODES.numberNode(value);
     }
 
+    /** Sets the kind of something, which comes first. */
+    static void kind(ObjectNode node, Enum<?> kind) {
+        node.put("kind", Thing.word(kind));
+    }
+
     /** Sets a number, unless it is the usual one, which is left out. */
     static void unless(ObjectNode node, String key, double value, double usual) {
         if (value != usual) {

@@ -129,28 +129,32 @@ final class LifeJson {
 
     private static ObjectNode write(Force force) {
         ObjectNode node = Json.object();
-        if (force instanceof Force.Attractor a) {
-            node.put("kind", Thing.word(ForceKind.ATTRACTOR));
-            node.set("place", Json.vector(a.place()));
-            node.set("strength", Json.number(a.strength()));
-            node.set("radius", Json.number(a.radius()));
-            node.put("falloff", Thing.word(a.falloff()));
-        } else if (force instanceof Force.Swirl s) {
-            node.put("kind", Thing.word(ForceKind.SWIRL));
-            node.set("place", Json.vector(s.place()));
-            node.set("axis", Json.vector(s.axis()));
-            node.set("strength", Json.number(s.strength()));
-            node.set("radius", Json.number(s.radius()));
-            node.put("falloff", Thing.word(s.falloff()));
-        } else if (force instanceof Force.Push p) {
-            node.put("kind", Thing.word(ForceKind.PUSH));
-            node.set("strength", Json.number(p.strength()));
-        } else if (force instanceof Force.Turbulence t) {
-            node.put("kind", Thing.word(ForceKind.TURBULENCE));
-            node.set("strength", Json.number(t.strength()));
-            node.set("size", Json.number(t.size()));
-            node.set("speed", Json.number(t.speed()));
-        }
+        force.visit(
+                a -> {
+                    Json.kind(node, ForceKind.ATTRACTOR);
+                    node.set("place", Json.vector(a.place()));
+                    node.set("strength", Json.number(a.strength()));
+                    node.set("radius", Json.number(a.radius()));
+                    node.put("falloff", Thing.word(a.falloff()));
+                },
+                s -> {
+                    Json.kind(node, ForceKind.SWIRL);
+                    node.set("place", Json.vector(s.place()));
+                    node.set("axis", Json.vector(s.axis()));
+                    node.set("strength", Json.number(s.strength()));
+                    node.set("radius", Json.number(s.radius()));
+                    node.put("falloff", Thing.word(s.falloff()));
+                },
+                p -> {
+                    Json.kind(node, ForceKind.PUSH);
+                    node.set("strength", Json.number(p.strength()));
+                },
+                t -> {
+                    Json.kind(node, ForceKind.TURBULENCE);
+                    node.set("strength", Json.number(t.strength()));
+                    node.set("size", Json.number(t.size()));
+                    node.set("speed", Json.number(t.speed()));
+                });
         return node;
     }
 
@@ -215,29 +219,33 @@ final class LifeJson {
         node.put("order", Thing.word(look.order()));
         if (!look.frame().equals(new Look.Frame.First(0))) {
             ObjectNode frame = node.putObject("frame");
-            if (look.frame() instanceof Look.Frame.First first) {
-                frame.put("kind", Thing.word(FrameKind.FIRST));
-                frame.put("number", first.number());
-            } else if (look.frame() instanceof Look.Frame.Looping looping) {
-                frame.put("kind", Thing.word(FrameKind.LOOPING));
-                looping.perSecond().ifPresent(perSecond -> frame.set("perSecond", Json.number(perSecond)));
-            } else {
-                frame.put(
-                        "kind",
-                        Thing.word(look.frame() instanceof Look.Frame.Random ? FrameKind.RANDOM : FrameKind.OVER_LIFE));
-            }
+            look.frame()
+                    .visit(
+                            first -> {
+                                Json.kind(frame, FrameKind.FIRST);
+                                frame.put("number", first.number());
+                            },
+                            random -> Json.kind(frame, FrameKind.RANDOM),
+                            overLife -> Json.kind(frame, FrameKind.OVER_LIFE),
+                            looping -> {
+                                Json.kind(frame, FrameKind.LOOPING);
+                                looping.perSecond().ifPresent(rate -> frame.set("perSecond", Json.number(rate)));
+                            });
         }
         if (!look.posture().equals(Look.Posture.CAMERA)) {
             ObjectNode posture = node.putObject("posture");
-            if (look.posture() instanceof Look.Posture.Flight flight) {
-                posture.put("kind", Thing.word(PostureKind.FLIGHT));
-                posture.set("stretch", Json.number(flight.stretch()));
-            } else if (look.posture() instanceof Look.Posture.Fixed fixed) {
-                posture.put("kind", Thing.word(PostureKind.FIXED));
-                posture.set("normal", Json.vector(fixed.normal()));
-            } else {
-                posture.put("kind", Thing.word(PostureKind.SURFACE));
-            }
+            look.posture()
+                    .visit(
+                            camera -> Json.kind(posture, PostureKind.CAMERA),
+                            flight -> {
+                                Json.kind(posture, PostureKind.FLIGHT);
+                                posture.set("stretch", Json.number(flight.stretch()));
+                            },
+                            surface -> Json.kind(posture, PostureKind.SURFACE),
+                            fixed -> {
+                                Json.kind(posture, PostureKind.FIXED);
+                                posture.set("normal", Json.vector(fixed.normal()));
+                            });
         }
         Json.unless(node, "brightness", look.brightness(), 1);
         return node;

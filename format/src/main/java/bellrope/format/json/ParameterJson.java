@@ -135,18 +135,20 @@ final class ParameterJson {
             node.put("type", Thing.word(kind));
         }
         node.set("default", PayloadJson.node(parameter.standard()));
-        if (type instanceof Type.Number n) {
-            bounds(node, n.least(), n.most(), n.step());
-        } else if (type instanceof Type.Whole n) {
-            bounds(node, n.least(), n.most(), n.step());
-        } else if (type instanceof Type.Choice choice) {
-            ArrayNode options = node.putArray("options");
-            choice.options().forEach(options::add);
-        } else if (type instanceof Type.Vector vector) {
-            node.set("most", Json.number(vector.most()));
-        } else if (type instanceof Type.Colour colour && colour.opacity()) {
-            node.put("opacity", true);
-        }
+        type.visit(
+                n -> bounds(node, n.least(), n.most(), n.step()),
+                n -> bounds(node, n.least(), n.most(), n.step()),
+                flag -> {},
+                choice -> {
+                    ArrayNode options = node.putArray("options");
+                    choice.options().forEach(options::add);
+                },
+                vector -> node.set("most", Json.number(vector.most())),
+                colour -> {
+                    if (colour.opacity()) {
+                        node.put("opacity", true);
+                    }
+                });
         node.put("unit", parameter.unit());
         node.put("description", parameter.description());
         if (parameter.scale()) {
@@ -161,14 +163,18 @@ final class ParameterJson {
             b.put("property", Thing.word(binding.property()));
             b.put("mode", Thing.word(binding.mode()));
             binding.emitter().ifPresent(name -> b.put("emitter", name));
-            if (binding.through() instanceof Through.Remap through) {
-                ObjectNode remap = b.putObject("remap");
-                remap.set("in", Json.range(through.remap().in()));
-                write(through.remap(), remap);
-            } else if (binding.through() instanceof Through.Each each) {
-                ArrayNode numbers = b.putArray("each");
-                each.numbers().forEach(n -> numbers.add(Json.number(n)));
-            }
+            binding.through()
+                    .visit(
+                            straight -> {},
+                            through -> {
+                                ObjectNode remap = b.putObject("remap");
+                                remap.set("in", Json.range(through.remap().in()));
+                                write(through.remap(), remap);
+                            },
+                            each -> {
+                                ArrayNode numbers = b.putArray("each");
+                                each.numbers().forEach(n -> numbers.add(Json.number(n)));
+                            });
         }
         return node;
     }
@@ -180,15 +186,12 @@ final class ParameterJson {
     }
 
     private static Kind kind(Type type) {
-        if (type instanceof Type.Number) {
-            return Kind.NUMBER;
-        } else if (type instanceof Type.Whole) {
-            return Kind.WHOLE;
-        } else if (type instanceof Type.Flag) {
-            return Kind.FLAG;
-        } else if (type instanceof Type.Choice) {
-            return Kind.CHOICE;
-        }
-        return type instanceof Type.Vector ? Kind.VECTOR : Kind.COLOUR;
+        return type.match(
+                number -> Kind.NUMBER,
+                whole -> Kind.WHOLE,
+                flag -> Kind.FLAG,
+                choice -> Kind.CHOICE,
+                vector -> Kind.VECTOR,
+                colour -> Kind.COLOUR);
     }
 }

@@ -5,7 +5,9 @@ import bellrope.core.value.Vec3;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.BooleanNode;
 import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.databind.node.StringNode;
 
 /** Payloads as JSON: numbers, texts, flags as true or false, and vectors as three numbers. */
 public final class PayloadJson {
@@ -56,22 +58,16 @@ public final class PayloadJson {
 
     /** Returns a value as JSON. */
     public static JsonNode node(Datum value) {
-        return write(Map.of("", value)).get("");
+        return value.match(
+                num -> Json.number(num.value()),
+                word -> StringNode.valueOf(word.text()),
+                flag -> BooleanNode.valueOf(flag.value()),
+                vec -> Json.vector(vec.value()));
     }
 
     public static ObjectNode write(Map<String, Datum> payload) {
         ObjectNode node = Json.object();
-        payload.forEach((name, value) -> {
-            if (value instanceof Datum.Num num) {
-                node.set(name, Json.number(num.value()));
-            } else if (value instanceof Datum.Word word) {
-                node.put(name, word.text());
-            } else if (value instanceof Datum.Flag flag) {
-                node.put(name, flag.value());
-            } else if (value instanceof Datum.Vec vec) {
-                node.set(name, Json.vector(vec.value()));
-            }
-        });
+        payload.forEach((name, value) -> node.set(name, node(value)));
         return node;
     }
 }

@@ -285,13 +285,7 @@ final class RopeJson {
         if (!rope.limits().none()) {
             write(rope.limits(), node.putObject("limits"));
         }
-        rope.hit().ifPresent(hit -> {
-            if (hit instanceof Source.Constant constant) {
-                node.set("hit", PayloadJson.node(constant.value()));
-            } else {
-                write(hit, node.putObject("hit"));
-            }
-        });
+        rope.hit().ifPresent(hit -> writeHit(hit, node));
         if (!rope.owner().equals(Owner.FINISH)) {
             ObjectNode owner = node.putObject("owner");
             owner.put("end", Thing.word(rope.owner().end()));
@@ -308,42 +302,47 @@ final class RopeJson {
         return node;
     }
 
-    private static void write(Condition condition, ObjectNode c) {
-        if (condition instanceof Condition.OneOf oneOf) {
-            c.put("field", oneOf.field());
-            ArrayNode options = c.putArray("is");
-            oneOf.options().forEach(options::add);
-        } else if (condition instanceof Condition.Compare compare) {
-            write(compare.source(), c);
-            c.put("relation", Thing.word(compare.relation()));
-            c.set("bound", Json.number(compare.bound()));
-        } else if (condition instanceof Condition.Flagged flagged) {
-            c.put("field", flagged.field());
-            c.put("flag", flagged.up());
-        } else if (condition instanceof Condition.Tagged tagged) {
-            c.put("tag", tagged.tag());
-            if (!tagged.borne()) {
-                c.put("borne", false);
-            }
+    private static void writeHit(Source hit, ObjectNode node) {
+        if (hit instanceof Source.Constant constant) {
+            node.set("hit", PayloadJson.node(constant.value()));
+        } else {
+            write(hit, node.putObject("hit"));
         }
     }
 
+    private static void write(Condition condition, ObjectNode c) {
+        condition.visit(
+                compare -> {
+                    write(compare.source(), c);
+                    c.put("relation", Thing.word(compare.relation()));
+                    c.set("bound", Json.number(compare.bound()));
+                },
+                oneOf -> {
+                    c.put("field", oneOf.field());
+                    ArrayNode options = c.putArray("is");
+                    oneOf.options().forEach(options::add);
+                },
+                flagged -> {
+                    c.put("field", flagged.field());
+                    c.put("flag", flagged.up());
+                },
+                tagged -> {
+                    c.put("tag", tagged.tag());
+                    if (!tagged.borne()) {
+                        c.put("borne", false);
+                    }
+                });
+    }
+
     static void write(Source source, ObjectNode node) {
-        if (source instanceof Source.Payload payload) {
-            node.put("field", payload.field());
-        } else if (source instanceof Source.Channel channel) {
-            node.put("channel", channel.channel());
-        } else if (source instanceof Source.Since since) {
-            node.put("since", since.event());
-        } else if (source instanceof Source.Constant constant) {
-            node.set("constant", PayloadJson.node(constant.value()));
-        } else if (source instanceof Source.Random random) {
-            node.put("random", random.roll());
-        } else if (source instanceof Source.Parameter other) {
-            node.put("from", other.parameter());
-        } else {
-            node.put("held", true);
-        }
+        source.visit(
+                payload -> node.put("field", payload.field()),
+                channel -> node.put("channel", channel.channel()),
+                held -> node.put("held", true),
+                since -> node.put("since", since.event()),
+                constant -> node.set("constant", PayloadJson.node(constant.value())),
+                random -> node.put("random", random.roll()),
+                other -> node.put("from", other.parameter()));
     }
 
     private static void write(Overrides o, ObjectNode node) {

@@ -4,10 +4,6 @@ import bellrope.core.event.Pull;
 import bellrope.core.rope.Companion;
 import bellrope.core.stage.Account;
 import bellrope.core.stage.Account.Answer;
-import bellrope.core.stage.Account.Ended;
-import bellrope.core.stage.Account.Played;
-import bellrope.core.stage.Account.Silent;
-import bellrope.core.stage.Account.Unmet;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Problem;
@@ -110,13 +106,7 @@ public record AccountReport(
     }
 
     private static Object plain(Datum value) {
-        if (value instanceof Datum.Num num) {
-            return num.value();
-        }
-        if (value instanceof Datum.Flag flag) {
-            return flag.value();
-        }
-        return value instanceof Datum.Vec vec ? numbers(vec.value()) : ((Datum.Word) value).text();
+        return value.match(num -> num.value(), word -> word.text(), flag -> flag.value(), vec -> numbers(vec.value()));
     }
 
     private static double[] numbers(Vec3 v) {
@@ -124,31 +114,39 @@ public record AccountReport(
     }
 
     private static Line line(Answer answer) {
-        if (answer instanceof Played p) {
-            return new Line(
-                    p.rope(),
-                    true,
-                    p.inWords(),
-                    p.effect(),
-                    -1,
-                    null,
-                    numbers(p.origin()),
-                    numbers(p.facing()),
-                    p.fed().stream().map(FedReport::of).toList(),
-                    p.delay(),
-                    p.hold().isPresent() ? p.hold().getAsDouble() : null,
-                    p.companions().stream().map(Companion::words).toList(),
-                    p.later().stream()
-                            .map(f -> f.announce().orElse(f.play().orElse("")))
-                            .toList(),
-                    null);
-        }
-        if (answer instanceof Ended e) {
-            return quiet(e.rope(), true, e.inWords(), e.effect(), -1, null, e.held());
-        }
-        Silent s = (Silent) answer;
-        int condition = s.reason() instanceof Unmet unmet ? unmet.condition() : -1;
-        Account.Limited limit = s.reason() instanceof Account.Limited limited ? limited : null;
+        return answer.match(
+                p -> new Line(
+                        p.rope(),
+                        true,
+                        p.inWords(),
+                        p.effect(),
+                        -1,
+                        null,
+                        numbers(p.origin()),
+                        numbers(p.facing()),
+                        p.fed().stream().map(FedReport::of).toList(),
+                        p.delay(),
+                        p.hold().isPresent() ? p.hold().getAsDouble() : null,
+                        p.companions().stream().map(Companion::words).toList(),
+                        p.later().stream()
+                                .map(f -> f.announce().orElse(f.play().orElse("")))
+                                .toList(),
+                        null),
+                e -> quiet(e.rope(), true, e.inWords(), e.effect(), -1, null, e.held()),
+                AccountReport::silent);
+    }
+
+    private static Line silent(Account.Silent s) {
+        return s.reason()
+                .match(
+                        unmet -> silent(s, unmet.condition(), null),
+                        nothing -> silent(s, -1, null),
+                        off -> silent(s, -1, null),
+                        waits -> silent(s, -1, null),
+                        limited -> silent(s, -1, limited));
+    }
+
+    private static Line silent(Account.Silent s, int condition, Account.Limited limit) {
         return quiet(s.rope(), false, s.inWords(), s.wouldPlay(), condition, limit, null);
     }
 

@@ -2,14 +2,12 @@ package bellrope.format.report;
 
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Parameter;
-import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
-import bellrope.core.event.Field;
 import bellrope.core.measure.Reaches;
 import bellrope.core.project.Project;
 import bellrope.core.rope.Feed;
 import bellrope.core.rope.Rope;
-import bellrope.core.rope.Source;
+import bellrope.core.rope.SourceValues;
 import bellrope.core.value.Range;
 import bellrope.core.value.Remap;
 import java.util.List;
@@ -99,7 +97,8 @@ public record FeedReport(
     private static FeedReport of(Feed feed, Project project, Optional<EventType> event, Optional<Effect> effect) {
         Optional<Parameter> parameter = effect.flatMap(e -> e.parameter(feed.parameter()));
         boolean scalar = parameter.isPresent() && parameter.get().type().scalar();
-        Optional<Range> announced = range(feed.source(), project, event, effect);
+        SourceValues values = new SourceValues(event, effect, project::channel);
+        Optional<Range> announced = values.range(feed.source());
         Range in = feed.remap().map(Remap::in).or(() -> announced).orElse(new Range(0, 1));
         Range whole = announced
                 .map(r -> new Range(Math.min(r.least(), in.least()), Math.max(r.most(), in.most())))
@@ -114,7 +113,7 @@ public record FeedReport(
         return new FeedReport(
                 feed.parameter(),
                 feed.source().words(),
-                unit(feed.source(), project, event),
+                values.unit(feed.source()),
                 announced.map(Range::least).orElse(null),
                 announced.map(Range::most).orElse(null),
                 scalar ? parameter.get().type().least() : null,
@@ -122,33 +121,5 @@ public record FeedReport(
                 parameter.map(Parameter::unit).orElse(""),
                 at,
                 becomes);
-    }
-
-    private static Optional<Range> range(
-            Source source, Project project, Optional<EventType> event, Optional<Effect> effect) {
-        if (source instanceof Source.Payload payload) {
-            return event.flatMap(e -> e.field(payload.field()))
-                    .filter(Field.Number.class::isInstance)
-                    .map(f -> ((Field.Number) f).range());
-        } else if (source instanceof Source.Channel channel) {
-            return project.channel(channel.channel()).map(Channel::range);
-        } else if (source instanceof Source.Parameter other) {
-            return effect.flatMap(e -> e.parameter(other.parameter()))
-                    .filter(p -> p.type().scalar())
-                    .map(p -> new Range(p.type().least(), p.type().most()));
-        }
-        return source instanceof Source.Random ? Optional.of(new Range(0, 1)) : Optional.empty();
-    }
-
-    private static String unit(Source source, Project project, Optional<EventType> event) {
-        if (source instanceof Source.Payload payload) {
-            return event.flatMap(e -> e.field(payload.field()))
-                    .filter(Field.Number.class::isInstance)
-                    .map(f -> ((Field.Number) f).unit())
-                    .orElse("");
-        } else if (source instanceof Source.Channel channel) {
-            return project.channel(channel.channel()).map(Channel::unit).orElse("");
-        }
-        return source instanceof Source.Held || source instanceof Source.Since ? "s" : "";
     }
 }

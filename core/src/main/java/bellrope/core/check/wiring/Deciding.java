@@ -2,7 +2,6 @@ package bellrope.core.check.wiring;
 
 import bellrope.core.check.Finding.Severity;
 import bellrope.core.effect.Effect;
-import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.rope.Condition;
@@ -10,7 +9,6 @@ import bellrope.core.rope.Condition.Compare;
 import bellrope.core.rope.Limits;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Sentence.Slot;
-import bellrope.core.rope.Source;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
 import bellrope.core.sim.Hold;
@@ -44,7 +42,7 @@ final class Deciding {
     private static void conditions(Wiring w, Rope rope, EventType event) {
         for (Condition condition : rope.conditions()) {
             if (condition instanceof Compare compare) {
-                Optional<Range> range = range(w, event, compare.source());
+                Optional<Range> range = w.values(event).told(compare.source()).map(Field.Number::range);
                 boolean never = range.isPresent() && !meets(compare, range.get());
                 if (never && rope.when().match() != When.Match.NONE) {
                     w.rope(
@@ -62,7 +60,7 @@ final class Deciding {
         if (rope.when().match() == When.Match.ALL) {
             for (Condition one : rope.conditions()) {
                 for (Condition other : rope.conditions()) {
-                    if (apart(one, other)) {
+                    if (one.excludes(other)) {
                         w.rope(
                                 "never holds",
                                 Severity.WRONG,
@@ -76,17 +74,6 @@ final class Deciding {
         }
     }
 
-    private static Optional<Range> range(Wiring w, EventType event, Source source) {
-        if (source instanceof Source.Payload payload) {
-            return event.field(payload.field())
-                    .filter(f -> f instanceof Field.Number)
-                    .map(f -> ((Field.Number) f).range());
-        }
-        return source instanceof Source.Channel channel
-                ? w.project().channel(channel.channel()).map(Channel::range)
-                : Optional.empty();
-    }
-
     private static boolean meets(Compare c, Range range) {
         return switch (c.relation()) {
             case OVER -> range.most() > c.bound();
@@ -94,30 +81,6 @@ final class Deciding {
             case UNDER -> range.least() < c.bound();
             case AT_MOST -> range.least() <= c.bound();
         };
-    }
-
-    /** Tells whether no pull can satisfy both. */
-    static boolean apart(Condition a, Condition b) {
-        if (a instanceof Condition.OneOf one && b instanceof Condition.OneOf other) {
-            return one.field().equals(other.field()) && one.options().stream().noneMatch(other.options()::contains);
-        }
-        if (a instanceof Condition.Flagged one && b instanceof Condition.Flagged other) {
-            return one.field().equals(other.field()) && one.up() != other.up();
-        }
-        if (a instanceof Condition.Tagged one && b instanceof Condition.Tagged other) {
-            return one.tag().equals(other.tag()) && one.borne() != other.borne();
-        }
-        if (a instanceof Compare one && b instanceof Compare other) {
-            if (!one.source().equals(other.source())
-                    || !one.relation().upwards()
-                    || other.relation().upwards()) {
-                return false;
-            }
-            boolean both =
-                    one.relation() == Condition.Relation.AT_LEAST && other.relation() == Condition.Relation.AT_MOST;
-            return both ? one.bound() > other.bound() : one.bound() >= other.bound();
-        }
-        return false;
     }
 
     private static void limits(Wiring w, Rope rope) {

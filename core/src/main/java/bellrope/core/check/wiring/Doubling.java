@@ -77,43 +77,18 @@ final class Doubling {
         return switch (a.match()) {
             case ALL ->
                 switch (b.match()) {
-                    case ALL -> all.stream().anyMatch(x -> others.stream().anyMatch(y -> apart(x, y)));
-                    case ANY -> others.stream().allMatch(y -> all.stream().anyMatch(x -> apart(x, y)));
-                    case NONE -> all.stream().anyMatch(x -> others.stream().anyMatch(y -> implies(x, y)));
+                    case ALL -> all.stream().anyMatch(x -> others.stream().anyMatch(y -> x.excludes(y)));
+                    case ANY -> others.stream().allMatch(y -> all.stream().anyMatch(x -> x.excludes(y)));
+                    case NONE -> all.stream().anyMatch(x -> others.stream().anyMatch(y -> x.implies(y)));
                 };
             case ANY ->
                 switch (b.match()) {
-                    case ANY -> all.stream().allMatch(x -> others.stream().allMatch(y -> apart(x, y)));
-                    case NONE -> all.stream().allMatch(x -> others.stream().anyMatch(y -> implies(x, y)));
+                    case ANY -> all.stream().allMatch(x -> others.stream().allMatch(y -> x.excludes(y)));
+                    case NONE -> all.stream().allMatch(x -> others.stream().anyMatch(y -> x.implies(y)));
                     case ALL -> exclude(b, a);
                 };
             case NONE -> b.match() != When.Match.NONE && exclude(b, a);
         };
-    }
-
-    private static boolean apart(Condition a, Condition b) {
-        return Deciding.apart(a, b) || Deciding.apart(b, a);
-    }
-
-    /** Tells whether what fulfils one fulfils the other. */
-    private static boolean implies(Condition a, Condition b) {
-        if (a instanceof Condition.OneOf one && b instanceof Condition.OneOf other) {
-            return one.field().equals(other.field()) && other.options().containsAll(one.options());
-        }
-        if (a instanceof Condition.Compare one && b instanceof Condition.Compare other) {
-            boolean sameWay = one.source().equals(other.source())
-                    && one.relation().upwards() == other.relation().upwards();
-            return sameWay
-                    && (one.relation().upwards()
-                            ? one.bound() > other.bound() || one.bound() == other.bound() && stricter(one, other)
-                            : one.bound() < other.bound() || one.bound() == other.bound() && stricter(one, other));
-        }
-        return a.equals(b);
-    }
-
-    private static boolean stricter(Condition.Compare one, Condition.Compare other) {
-        boolean open = other.relation() == Condition.Relation.OVER || other.relation() == Condition.Relation.UNDER;
-        return !open || one.relation() == other.relation();
     }
 
     // Effects are drawn first to last, so a later one lies over an earlier.

@@ -85,7 +85,7 @@ final class Feeding {
                                     feed.parameter(), new Datum.Num(remap.out().least()))));
             return;
         }
-        Optional<Range> range = range(w, event, feed.source());
+        Optional<Range> range = w.values(event).told(feed.source()).map(Field.Number::range);
         if (range.isPresent() && remap.clamp() && outside(remap, range.get())) {
             Range r = range.get();
             w.rope(
@@ -178,16 +178,6 @@ final class Feeding {
                             + ", which an instance keeps from its beginning: there it will not follow "
                             + feed.source().words());
         }
-    }
-
-    private static Optional<Range> range(Wiring w, EventType event, Source source) {
-        if (source instanceof Source.Payload payload
-                && event.field(payload.field()).orElse(null) instanceof Field.Number number) {
-            return Optional.of(number.range());
-        }
-        return source instanceof Source.Channel channel
-                ? w.project().channel(channel.channel()).map(c -> c.range())
-                : Optional.empty();
     }
 
     private static void reach(Wiring w, Rope rope) {

@@ -62,22 +62,19 @@ final class Responses {
     private static void comfort(Wiring w, Rope rope) {
         Settings.Comfort caps = w.project().settings().comfort();
         for (Companion companion : rope.companions()) {
-            if (companion instanceof Companion.Shake shake && shake.size() > caps.shake()) {
-                w.rope(
-                        "over the cap",
-                        Severity.DOUBTFUL,
-                        rope,
-                        Slot.COMPANION,
-                        "a shake of " + Words.number(shake.size()) + " u is cut to the project's "
-                                + Words.number(caps.shake()) + " u");
-            } else if (companion instanceof Companion.Flash flash && flash.opacity() > caps.flash()) {
-                w.rope(
-                        "over the cap",
-                        Severity.DOUBTFUL,
-                        rope,
-                        Slot.COMPANION,
-                        "a flash of opacity " + Words.number(flash.opacity()) + " is cut to the project's "
-                                + Words.number(caps.flash()));
+            String over = companion.match(
+                    shake -> shake.size() > caps.shake()
+                            ? "a shake of " + Words.number(shake.size()) + " u is cut to the project's "
+                                    + Words.number(caps.shake()) + " u"
+                            : "",
+                    flash -> flash.opacity() > caps.flash()
+                            ? "a flash of opacity " + Words.number(flash.opacity()) + " is cut to the project's "
+                                    + Words.number(caps.flash())
+                            : "",
+                    pause -> "",
+                    notice -> "");
+            if (!over.isEmpty()) {
+                w.rope("over the cap", Severity.DOUBTFUL, rope, Slot.COMPANION, over);
             }
         }
     }

@@ -9,6 +9,7 @@ import bellrope.core.measure.Reaches;
 import bellrope.core.project.Project;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Sentence.Slot;
+import bellrope.core.rope.SourceValues;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -48,6 +49,11 @@ public final class Wiring {
 
     /** A change that mends something: what it does, as an order, and the rope with the change made. */
     public record Remedy(String words, Rope rope) {}
+
+    /** Returns what sources can say to a rope that waits for an event. */
+    SourceValues values(EventType event) {
+        return new SourceValues(event, project::channel);
+    }
 
     /**
      * What of a response matters here.
