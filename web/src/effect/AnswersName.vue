@@ -85,7 +85,7 @@ function release(p: Parameter, b: Binding) {
       <h3>{{ property }} of {{ emitter }}</h3>
       <p v-for="({ p, b }, i) in answering" :key="i">
         <b>{{ p.name }}</b> {{ words[b.mode] }} it{{ b.emitter ? '' : ', as in all emitters' }}
-        <button class="link" @click="release(p, b)">no more</button>
+        <button class="link" @click="release(p, b)">unbind</button>
       </p>
       <p v-if="!answering.length" class="quiet">Nothing turns it yet.</p>
       <p v-for="p in others" :key="p.name">

@@ -62,7 +62,7 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       :most="100000"
       droppable
     >
-      <span v-if="report?.swallowed" class="bad">{{ report.swallowed }} swallowed</span>
+      <span v-if="report?.dropped" class="bad">{{ report.dropped }} dropped</span>
     </SettingRow>
     <ShapeRows />
     <SettingRow

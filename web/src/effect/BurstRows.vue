@@ -43,7 +43,7 @@ const birth = computed(() => edit.emitter.value.birth)
       />
       <button
         class="drop"
-        :aria-label="`Take burst ${i + 1} away`"
+        :aria-label="`Remove burst ${i + 1}`"
         @click="edit.change((e) => e.birth.bursts.splice(i, 1), true)"
       >
         ×
@@ -104,7 +104,7 @@ const birth = computed(() => edit.emitter.value.birth)
     }}</span>
     <button
       class="drop"
-      aria-label="Take the stream away"
+      aria-label="Remove the stream"
       @click="edit.change((e) => delete e.birth.stream, true)"
     >
       ×

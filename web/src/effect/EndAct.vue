@@ -337,7 +337,7 @@ const fades = computed(() => {
       >
       <button
         class="link"
-        :aria-label="`Take child ${i + 1} away`"
+        :aria-label="`Remove child ${i + 1}`"
         @click="change((e) => e.children!.splice(i, 1))"
       >
         ×
@@ -362,7 +362,7 @@ const fades = computed(() => {
         <option>seconds</option>
         <option>units</option>
       </select>
-      <button class="link" aria-label="Take the trail away" @click="change((e) => delete e.trail)">×</button>
+      <button class="link" aria-label="Remove the trail" @click="change((e) => delete e.trail)">×</button>
       <CurveLane
         :keys="end.trail.width"
         label="width"

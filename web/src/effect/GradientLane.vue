@@ -137,7 +137,7 @@ function setColour(value: string, save: boolean) {
         @draft="setColour($event, false)"
         @commit="setColour($event, true)"
       />
-      <button v-if="stops.length > 1" class="link" @click="take(chosen)">take away</button>
+      <button v-if="stops.length > 1" class="link" @click="take(chosen)">remove</button>
     </div>
   </div>
 </template>

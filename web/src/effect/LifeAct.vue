@@ -237,7 +237,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
             :most="100"
           />
         </template>
-        <button class="drop" :aria-label="`Take the ${name(force)} away`" @click="dropForce(i)">×</button>
+        <button class="drop" :aria-label="`Remove the ${name(force)}`" @click="dropForce(i)">×</button>
       </span>
     </div>
     <template v-for="lane in lanes" :key="lane.name">

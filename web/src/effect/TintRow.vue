@@ -81,7 +81,7 @@ const label = (i: number) =>
         <button
           v-if="colours.length > 1"
           class="link"
-          aria-label="Take the last colour away"
+          aria-label="Remove the last colour"
           @click="list((l) => l.pop())"
         >
           −

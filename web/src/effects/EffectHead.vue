@@ -65,7 +65,7 @@ const saving = computed(() => project.saving > 0)
     <span class="acting">
       <button class="link" @click="emit('duplicate')">duplicate</button>
       <button class="link" @click="emit('revisions')">revisions</button>
-      <button class="link" :disabled="saving" @click="emit('remove')">take away</button>
+      <button class="link" :disabled="saving" @click="emit('remove')">delete</button>
     </span>
   </header>
 </template>

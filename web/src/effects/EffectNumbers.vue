@@ -22,10 +22,10 @@ const CELLS: Cell[] = [
     why: 'Particles born; children and children’s children after the plus',
   },
   {
-    name: 'swallowed',
-    of: (n) => String(n.swallowed),
+    name: 'dropped',
+    of: (n) => String(n.dropped),
     why: 'Births that a cap or the particle limit refused',
-    bad: (n) => n.swallowed > 0,
+    bad: (n) => n.dropped > 0,
   },
   {
     name: 'peak',
@@ -43,7 +43,7 @@ const CELLS: Cell[] = [
     name: 'release',
     of: (n) => (n.release === undefined ? 'until ended' : `${short(n.release)} s`),
     more: (n) => (n.hold === undefined ? '' : `hold ${short(n.hold)} s`),
-    why: 'Until the last particle is gone; hold: for how long an instance is needed whatever the dice say',
+    why: 'Until the last particle is gone; hold: for how long an instance is needed whatever is drawn',
   },
   {
     name: 'reach',

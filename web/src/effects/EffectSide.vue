@@ -105,14 +105,14 @@ const findings = computed(() => props.report?.findings ?? [])
         how strongly, and what else may be turned
       </button>
     </section>
-    <section aria-label="Things to look at" data-testid="findings">
+    <section aria-label="Findings" data-testid="findings">
       <h2>
         {{
           findings.length === 0
-            ? 'Nothing to look at'
+            ? 'No findings'
             : findings.length === 1
-              ? '1 thing to look at'
-              : `${findings.length} things to look at`
+              ? '1 finding'
+              : `${findings.length} findings`
         }}
       </h2>
       <p v-for="f in findings" :key="f.check + f.emitter" class="finding" :data-check="f.check">
@@ -127,7 +127,7 @@ const findings = computed(() => props.report?.findings ?? [])
       <h2>
         {{
           users.length + parents.length === 0
-            ? 'Used by nobody'
+            ? 'No rope uses it'
             : users.length === 1
               ? 'Used by 1 rope'
               : `Used by ${users.length} ropes`

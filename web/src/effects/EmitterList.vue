@@ -127,7 +127,7 @@ function key(event: KeyboardEvent) {
       <button class="link" :aria-expanded="adding" @click="openAdding">+ emitter</button>
     </header>
     <p v-if="adding" class="adding">
-      <select aria-label="Take an emitter from" value="" @change="choose" @keydown.stop>
+      <select aria-label="Copy an emitter from" value="" @change="choose" @keydown.stop>
         <option value="" disabled>take one from…</option>
         <optgroup v-for="(s, n) in sources" :key="s.of" :label="s.of">
           <option v-for="(e, i) in s.emitters" :key="e.seed" :value="`${n}/${i}`">{{ e.name }}</option>
@@ -160,7 +160,7 @@ function key(event: KeyboardEvent) {
       <button class="link" :disabled="at >= effect.emitters.length - 1" title="Alt ↓" @click="move(1)">
         later
       </button>
-      <button v-if="effect.emitters.length > 1" class="link" @click="takeAway">take away</button>
+      <button v-if="effect.emitters.length > 1" class="link" @click="takeAway">remove</button>
     </p>
   </section>
 </template>

@@ -42,7 +42,7 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
       @change="set('every', ($event.target as HTMLSelectElement).value === 'every' ? 2 : undefined)"
       @keydown.stop
     >
-      <option value="gone">again when all is gone</option>
+      <option value="gone">repeat when finished</option>
       <option value="every">again every</option>
     </select>
     <NumberField
@@ -116,7 +116,7 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
       @commit="set('speed', $event)"
     />
     <template v-if="effect.course.kind === 'looping'">
-      <span class="quiet">told to end after</span>
+      <span class="quiet">stops after</span>
       <NumberField
         :value="play.stopAfter ?? 4"
         label="Told to end after"
@@ -129,8 +129,8 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
         @commit="set('stopAfter', $event)"
       />
     </template>
-    <button class="link" title="Another roll of the dice (R)" @click="set('seed', play.seed + 1)">
-      another roll <span class="quiet">{{ play.seed }}</span>
+    <button class="link" title="New random seed (R)" @click="set('seed', play.seed + 1)">
+      new seed <span class="quiet">{{ play.seed }}</span>
     </button>
   </div>
 </template>

@@ -10,7 +10,7 @@ const ordered = computed(() =>
 const title = computed(() => {
   const n = props.view.differences.length
   if (!n) return `Nothing differs from version ${props.view.against}`
-  const many = n === 1 ? '1 thing differs' : `${n} things differ`
+  const many = n === 1 ? '1 difference' : `${n} differences`
   const b = props.view.breaks
   return `${many} from version ${props.view.against}; ${b ? `${b} of them ${b === 1 ? 'breaks' : 'break'} game code` : 'nothing breaks'}`
 })

@@ -96,7 +96,7 @@ useKeys({
       </form>
       <p v-if="view && !view.versions.length" class="quiet">
         A version is the contract as game code was given it. Later changes are held against it, and renames
-        leave the former name for one version more.
+        keep the deprecated name for one more version.
       </p>
       <ul>
         <li v-for="(v, i) in view?.versions" :key="v.part" :class="{ chosen: v.name === shown }">

@@ -10,7 +10,7 @@ describe('the words of a contract', () => {
   it('say what a parameter takes', () => {
     expect(takes({ name: 'a', default: 1, least: 0.25, most: 3, bindings: [] })).toBe('a number, 0.25 to 3')
     expect(takes({ name: 'a', type: 'colour', opacity: true, default: '#FFFFFFFF', bindings: [] })).toBe(
-      'a colour that may be seen through',
+      'a colour with opacity',
     )
   })
   it('are found whatever their order and case', () => {

@@ -19,7 +19,7 @@ export function takes(p: Parameter): string {
     return `${TYPES[type]}, ${showNumber(p.least ?? 0)} to ${showNumber(p.most ?? 1)}`
   if (type === 'choice') return p.options!.join(', ')
   if (type === 'vector') return `three numbers, each up to ±${showNumber(p.most ?? 1)}`
-  return type === 'colour' && p.opacity ? 'a colour that may be seen through' : TYPES[type]
+  return type === 'colour' && p.opacity ? 'a colour with opacity' : TYPES[type]
 }
 export const usually = (p: Parameter) => inWords(p.default)
 

@@ -78,7 +78,7 @@ const screen = computed(() => settings.value.screen ?? { width: 1920, height: 10
         />
       </div>
       <div class="field">
-        <span class="quiet">dice</span>
+        <span class="quiet">random seed</span>
         <NumberField
           :value="settings.seed"
           label="Seed of the project"

@@ -78,7 +78,7 @@ defineExpose({ duplicate })
       <option v-for="e in project.effects" :key="e.id">{{ e.body.name }}</option>
     </select>
     <button class="link" :disabled="!chosen.size" @click="duplicate">duplicate</button>
-    <button class="link" :disabled="!chosen.size" @click="away">take away</button>
+    <button class="link" :disabled="!chosen.size" @click="away">delete</button>
     <button class="link right" @click="emit('done')">done</button>
   </div>
 </template>

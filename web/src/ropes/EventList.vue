@@ -92,7 +92,7 @@ const world = ref(false)
           <span
             class="count"
             :aria-label="
-              ropes ? `${ropes} ropes` : event.body.unanswered ? 'no answer is wanted' : 'nobody answers'
+              ropes ? `${ropes} ropes` : event.body.unanswered ? 'needs no answer' : 'no answer'
             "
             :title="event.body.unanswered"
             >{{ ropes || (event.body.unanswered ? '✓' : '–') }}</span
@@ -118,7 +118,7 @@ const world = ref(false)
       </p>
       <p>
         <ShapeGlyph shape="moment" /> moment <ShapeGlyph shape="span" /> span
-        <ShapeGlyph shape="state" /> state · hollow: nobody answers
+        <ShapeGlyph shape="state" /> state · hollow: no answer
       </p>
     </div>
     <EventSheet

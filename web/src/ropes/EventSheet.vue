@@ -181,7 +181,7 @@ async function away() {
             <button
               v-if="event.values!.length > 2"
               class="link"
-              :aria-label="`Take ${v} away`"
+              :aria-label="`Remove ${v}`"
               @click="set((e) => e.values!.splice(i, 1))"
             >
               ×
@@ -243,7 +243,7 @@ async function away() {
               <button
                 v-if="f.options.length > 1"
                 class="link"
-                :aria-label="`Take ${o} away`"
+                :aria-label="`Remove ${o}`"
                 @click="set((e) => (e.fields[i] as { options: string[] }).options.splice(k, 1))"
               >
                 ×
@@ -253,7 +253,7 @@ async function away() {
           </span>
           <button
             class="link right"
-            :aria-label="`Take ${f.name} away`"
+            :aria-label="`Remove ${f.name}`"
             @click="set((e) => e.fields.splice(i, 1))"
           >
             ×
@@ -277,7 +277,7 @@ async function away() {
           />
         </label>
         <span v-else class="quiet">{{ ropes }} {{ ropes === 1 ? 'rope answers' : 'ropes answer' }} it.</span>
-        <button class="link" @click="away">Take this event away</button>
+        <button class="link" @click="away">Delete this event</button>
       </div>
     </div>
     <div v-else class="sheet" @keydown.stop>

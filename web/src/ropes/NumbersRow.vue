@@ -15,7 +15,7 @@ const cells = computed(() => {
     {
       name: 'births',
       value: String(n.births),
-      more: n.swallowed ? `${n.swallowed} swallowed` : '',
+      more: n.dropped ? `${n.dropped} dropped` : '',
       why: 'Particles born',
     },
     {

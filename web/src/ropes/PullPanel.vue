@@ -185,7 +185,7 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
           @keydown.stop
         />
       </label>
-      <button class="link" @click="emit('gone', subjectName)">Let {{ subjectName }} be gone</button>
+      <button class="link" @click="emit('gone', subjectName)">Remove {{ subjectName }}</button>
     </div>
   </section>
 </template>

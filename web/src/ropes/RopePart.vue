@@ -108,13 +108,13 @@ const titles: Record<string, string> = {
   gap: 'Then',
 }
 const dropped: Record<string, string> = {
-  overrides: 'Take the overrides away',
-  timing: 'Take the delay away',
-  limits: 'Take the limits away',
+  overrides: 'Remove the overrides',
+  timing: 'Remove the delay',
+  limits: 'Remove the limits',
   owner: 'Let it finish',
-  companion: 'Take it away',
-  'follow up': 'Take what follows away',
-  gap: 'Take what follows away',
+  companion: 'Remove it',
+  'follow up': 'Remove what follows',
+  gap: 'Remove what follows',
 }
 
 const clone = () => JSON.parse(JSON.stringify(props.rope)) as Rope

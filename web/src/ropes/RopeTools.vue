@@ -92,7 +92,7 @@ function move(by: number) {
         <button class="link" aria-label="Answer earlier" title="Answer earlier" @click="move(-1)">▲</button>
         <button class="link" aria-label="Answer later" title="Answer later" @click="move(1)">▼</button>
         <button class="link" :aria-expanded="copying" @click="copying = !copying">Copy to…</button>
-        <button class="link" @click="emit('away')">Take this rope away</button>
+        <button class="link" @click="emit('away')">Delete this rope</button>
       </span>
     </div>
     <div class="line">

@@ -321,7 +321,7 @@ useKeys(
           @away="removeRope"
         >
           <button v-if="effect" class="link" :aria-expanded="shaping" @click="shaping = !shaping">
-            {{ shaping ? 'Fold' : 'Shape' }} {{ effect.body.name }} <span class="quiet">E</span>
+            {{ shaping ? 'Close' : 'Edit' }} {{ effect.body.name }} <span class="quiet">E</span>
           </button>
         </RopeTools>
       </template>

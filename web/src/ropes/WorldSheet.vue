@@ -90,7 +90,7 @@ function axis(p: Part<Place>, i: number, value: number) {
           :aria-label="`Unit of ${c.body.name}`"
           @change="set(c, (b) => (b.unit = text($event)))"
         />
-        <button class="link right" :aria-label="`Take ${c.body.name} away`" @click="project.remove(c.id)">
+        <button class="link right" :aria-label="`Remove ${c.body.name}`" @click="project.remove(c.id)">
           ×
         </button>
       </div>
@@ -112,7 +112,7 @@ function axis(p: Part<Place>, i: number, value: number) {
           :unit="i < 2 ? ',' : 'u'"
           @commit="(v) => axis(p, i, v)"
         />
-        <button class="link right" :aria-label="`Take ${p.body.name} away`" @click="project.remove(p.id)">
+        <button class="link right" :aria-label="`Remove ${p.body.name}`" @click="project.remove(p.id)">
           ×
         </button>
       </div>

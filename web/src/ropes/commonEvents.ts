@@ -51,8 +51,8 @@ export const COMMON: { verb: string; about: string; make: Omit<EventType, 'name'
   },
   {
     verb: 'died',
-    about: 'is no more',
-    make: { shape: 'moment', description: 'It is no more.', weight: 5, fields: [position, direction] },
+    about: 'is destroyed',
+    make: { shape: 'moment', description: 'It is destroyed.', weight: 5, fields: [position, direction] },
   },
   {
     verb: 'collected',

@@ -358,7 +358,7 @@ function turn(event: PointerEvent) {
           aria-hidden="true"
         />
         <p v-if="comfort && comfort.paused > 0" class="breath" aria-hidden="true">
-          the game holds its breath
+          hit pause
         </p>
         <p v-if="title" class="title">{{ title }}</p>
         <slot name="over" />
@@ -417,7 +417,7 @@ function turn(event: PointerEvent) {
       </span>
       <span class="time">{{ length.toFixed(2) }} s</span>
       <slot name="repeat"
-        ><span class="quiet">{{ playing ? 'again when all is gone' : 'held' }}</span></slot
+        ><span class="quiet">{{ playing ? 'repeat when finished' : 'held' }}</span></slot
       >
     </div>
   </section>

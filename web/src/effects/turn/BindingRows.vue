@@ -90,7 +90,7 @@ const options = computed(() =>
         <span class="quiet">{{ base(b) }}</span>
         <button
           class="drop"
-          :aria-label="`Take binding ${i + 1} away`"
+          :aria-label="`Remove binding ${i + 1}`"
           @click="emit('change', (p) => p.bindings.splice(i, 1), true)"
         >
           ×

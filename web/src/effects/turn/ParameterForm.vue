@@ -193,11 +193,11 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
         :checked="p.opacity"
         @change="set('opacity', ticked($event) as true | undefined)"
       />
-      may be seen through
+      has opacity
     </label>
     <label v-if="type === 'number'" class="tick">
       <input type="checkbox" :checked="p.scale" @change="set('scale', ticked($event) as true | undefined)" />
-      scales the whole effect truly
+      uniform scale of the whole effect
     </label>
     <label class="tick">
       <input
@@ -216,7 +216,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
       @change="set('description', text($event))"
       @keydown.stop
     />
-    <button class="link" @click="emit('remove')">Take {{ p.name }} away</button>
+    <button class="link" @click="emit('remove')">Remove {{ p.name }}</button>
   </div>
 </template>
 

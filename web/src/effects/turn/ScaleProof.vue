@@ -21,12 +21,12 @@ const of = computed(() => props.proof)
 <template>
   <div v-if="of" class="proof" data-testid="proof">
     <p v-if="of.holds" class="holds">
-      Scales truly: at {{ short(of.scale) }} × every particle is where {{ short(of.scale) }} × the authored
+      A uniform scale: at {{ short(of.scale) }} × every particle is where {{ short(of.scale) }} × the authored
       one is; greatest difference {{ percent(of.difference) }} of the largest length.
     </p>
     <template v-else>
       <p class="fails">
-        Does not scale truly: at {{ short(of.scale) }} × it differs by up to {{ percent(of.difference) }} of
+        Not a uniform scale: at {{ short(of.scale) }} × it differs by up to {{ percent(of.difference) }} of
         the largest length.
       </p>
       <ul>

@@ -139,7 +139,7 @@ const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).va
     </select>
   </div>
   <button class="link away" @click="emit('shut', (r) => r.conditions.splice(index, 1))">
-    Take this condition away
+    Remove this condition
   </button>
 </template>
 

@@ -86,7 +86,7 @@ const TIMES = [
     { key: 'rise', words: 'rises over', most: 60 },
     { key: 'fall', words: 'falls over', most: 60 },
   ],
-  [{ key: 'every', words: 'looked at each', most: 10 }],
+  [{ key: 'every', words: 'sampled every', most: 10 }],
 ] as const
 const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =>
   edit((f) => {
@@ -221,7 +221,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
     />
   </template>
   <button class="link away" @click="emit('shut', (r) => r.feeds.splice(index, 1))">
-    Take this feed away
+    Remove this feed
   </button>
 </template>
 

@@ -87,7 +87,7 @@ const two = (v: number) => showNumber(Math.round(v * 100) / 100)
       >
     </p>
   </template>
-  <button class="link away" @click="emit('shut', (r) => delete r.hit)">Say nothing of it</button>
+  <button class="link away" @click="emit('shut', (r) => delete r.hit)">Remove the hit-test radius</button>
 </template>
 
 <style scoped src="./sheet.css" />

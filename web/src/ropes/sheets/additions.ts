@@ -55,7 +55,7 @@ export function additions(rope: Rope, event: EventType | undefined): Addition[] 
       add: (r) => (r.owner = { end: 'fade', over: 0.3 }),
     },
     {
-      words: 'how far the game hits',
+      words: 'a hit-test radius',
       hint: 'its own hit test, to be held against what is seen',
       slot: 'hit',
       there: rope.hit !== undefined,
@@ -76,7 +76,7 @@ export function additions(rope: Rope, event: EventType | undefined): Addition[] 
       add: (r) => (r.with = [...(r.with ?? []), { ...FLASH }]),
     },
     {
-      words: 'a held breath',
+      words: 'a hit pause',
       hint: 'the game stands still for some frames',
       slot: 'companion',
       there: false,
@@ -84,7 +84,7 @@ export function additions(rope: Rope, event: EventType | undefined): Addition[] 
     },
     {
       words: 'a notice to game code',
-      hint: 'hide the thing, play a sound, change the scene',
+      hint: 'hide the object, play a sound, change the scene',
       slot: 'companion',
       there: false,
       add: (r) => (r.with = [...(r.with ?? []), { do: 'notice', name: 'notice' }]),

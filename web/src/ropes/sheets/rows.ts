@@ -44,7 +44,7 @@ export const overrides: Row[] = [
   seconds('duration', 'overrides.duration', 60, { first: 1, least: 0.02 }),
   { label: 'colours ×', path: 'overrides.colour', kind: 'colour', optional: true },
   seconds('fade-out of a loop', 'overrides.fadeOut', 60, { first: 0.4 }),
-  seconds('gone after', 'overrides.goneAfter', 130, { first: 2, least: 0.05 }),
+  seconds('cut after', 'overrides.goneAfter', 130, { first: 2, least: 0.05 }),
 ]
 
 export const timing: Row[] = [
@@ -54,7 +54,7 @@ export const timing: Row[] = [
 
 export const owner: Row[] = [
   {
-    label: 'when its subject is gone',
+    label: 'when its subject is removed',
     path: 'owner.end',
     kind: 'choice',
     usual: 'finish',
@@ -98,8 +98,8 @@ export const limits: Row[] = [
     usual: 'skip',
     options: [
       ['skip', 'it stays silent'],
-      ['oldest', 'the oldest goes'],
-      ['least weighty', 'the least weighty goes'],
+      ['oldest', 'the oldest is removed'],
+      ['least weighty', 'the one of lowest weight is removed'],
     ],
   },
   {
@@ -124,13 +124,13 @@ export const limits: Row[] = [
 ]
 
 const again: Row = {
-  label: 'begun again meanwhile',
+  label: 'when it begins again',
   path: 'run.again',
   kind: 'choice',
   usual: 'continue',
   options: [
     ['continue', 'it goes on'],
-    ['restart', 'it begins anew'],
+    ['restart', 'it restarts'],
     ['stack', 'another runs beside it'],
   ],
 }
@@ -234,7 +234,7 @@ export function pointing(rope: Rope): Row[] {
     })
   rows.push(
     {
-      label: 'strays by at most',
+      label: 'maximum spread',
       path: 'pointing.spread',
       kind: 'number',
       unit: '°',
@@ -329,10 +329,10 @@ export function companion(index: number, one: Companion): Row[] {
           step: 0.05,
           usual: FLASH.opacity,
         },
-        seconds('gone after', p + 'seconds', 5, { usual: FLASH.seconds, least: 0.02 }),
+        seconds('lasts', p + 'seconds', 5, { usual: FLASH.seconds, least: 0.02 }),
       ]
     case 'pause':
-      return [seconds('the game holds its breath', p + 'seconds', 1, { usual: PAUSE.seconds, least: 0.01 })]
+      return [seconds('hit pause', p + 'seconds', 1, { usual: PAUSE.seconds, least: 0.01 })]
     case 'notice':
       return [
         { label: 'by the name', path: p + 'name', kind: 'text' },

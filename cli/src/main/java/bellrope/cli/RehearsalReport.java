@@ -23,7 +23,7 @@ record RehearsalReport(
         double peakParticlesAt,
         int peakInstances,
         long births,
-        long swallowed,
+        long dropped,
         int stillPlaying,
         List<PullReport> pulls) {
     record PullReport(AccountReport account, NumbersReport numbers) {}
@@ -36,7 +36,7 @@ record RehearsalReport(
                 rehearsal.peakParticlesAt(),
                 rehearsal.peakInstances(),
                 rehearsal.births(),
-                rehearsal.swallowed(),
+                rehearsal.dropped(),
                 rehearsal.left(),
                 rehearsal.accounts().stream()
                         .map(account -> pull(project, account))
@@ -74,7 +74,7 @@ record RehearsalReport(
         }
         line(
                 text,
-                "%s: %d pulls in %.3f s; peak %d particles at %.3f s, %d instances; %d births, %d swallowed; %d still playing",
+                "%s: %d pulls in %.3f s; peak %d particles at %.3f s, %d instances; %d births, %d dropped; %d still playing",
                 project,
                 pulls.size(),
                 seconds,
@@ -82,7 +82,7 @@ record RehearsalReport(
                 peakParticlesAt,
                 peakInstances,
                 births,
-                swallowed,
+                dropped,
                 stillPlaying);
         return text.toString();
     }

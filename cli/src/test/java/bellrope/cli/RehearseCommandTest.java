@@ -59,7 +59,7 @@ class RehearseCommandTest {
                 .contains("● hard knock at (12, 0, 0)")
                 .contains("onset 17 ms")
                 .contains("Windrow Post: 2 pulls in")
-                .contains("0 swallowed; 0 still playing");
+                .contains("0 dropped; 0 still playing");
     }
 
     @Test

@@ -184,7 +184,7 @@ class EffectsIT {
         bench.enter("Child 1, chance", "0.3");
         bench.await(b -> !checks().contains("runaway children"));
         bench.awaitText("section[aria-label=End] .expected", "0.45 children a particle on average; 1.82 born in all");
-        bench.click("button[aria-label='Take child 1 away']");
+        bench.click("button[aria-label='Remove child 1']");
         bench.await(b -> bench.all("section[aria-label=End] .expected").isEmpty());
     }
 
@@ -274,11 +274,11 @@ class EffectsIT {
     void emittersAreTakenFromElsewhereRenamedMovedAndTakenAway() {
         open("hail shatter");
         bench.clickText("aside button", "+ emitter");
-        bench.await(b -> new Select(bench.one("select[aria-label='Take an emitter from']"))
+        bench.await(b -> new Select(bench.one("select[aria-label='Copy an emitter from']"))
                         .getOptions()
                         .size()
                 > 30);
-        choose("Take an emitter from", "comets");
+        choose("Copy an emitter from", "comets");
         bench.await(b -> value("Name of the emitter").equals("comets"));
         WebElement name = bench.one("input[aria-label='Name of the emitter']");
         name.clear();
@@ -292,7 +292,7 @@ class EffectsIT {
                                 .findElements(org.openqa.selenium.By.tagName("input"))
                                 .size()
                         == 1);
-        bench.clickText("aside .acting button", "take away");
+        bench.clickText("aside .acting button", "remove");
     }
 
     @Test

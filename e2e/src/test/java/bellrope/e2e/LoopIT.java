@@ -227,7 +227,7 @@ class LoopIT {
         bench.command("z", true);
         bench.await(b -> bench.all(".board .row").size() == before + 1);
         bench.click("[data-rope='parcel.delivered 1'] .knot");
-        bench.clickText(".row.open button", "Take this rope away");
+        bench.clickText(".row.open button", "Delete this rope");
         bench.await(b -> bench.all(".board .row").size() == before);
     }
 

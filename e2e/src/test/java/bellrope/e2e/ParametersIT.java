@@ -96,7 +96,7 @@ class ParametersIT {
     void theTableSaysWhatAnswersAndTheSliderShowsIt() {
         bench("kite tear");
         bench.awaitText(".bench td", "size 0.25–3 ×");
-        bench.awaitText("[data-testid=proof]", "Scales truly");
+        bench.awaitText("[data-testid=proof]", "A uniform scale");
         double usual = reach();
         turn("Try size", "2");
         bench.await(b -> reach() > usual * 1.8);
@@ -142,23 +142,23 @@ class ParametersIT {
     @Order(3)
     void aScaleThatForgetsIsBlamedAndMendedWithOnePress() {
         bench("kite tear");
-        bench.awaitText("[data-testid=proof]", "Scales truly");
-        // Take the binding of gravity away.
+        bench.awaitText("[data-testid=proof]", "A uniform scale");
+        // Remove the binding of gravity.
         WebElement gravity = bench.await(b -> bench.all("select[aria-label$=', property']").stream()
                 .filter(e -> new Select(e).getFirstSelectedOption().getText().equals("gravity"))
                 .findFirst()
                 .orElse(null));
         String number = gravity.getAttribute("aria-label").replaceAll("\\D", "");
-        bench.click("button[aria-label='Take binding " + number + " away']");
-        bench.awaitText("[data-testid=proof]", "Does not scale truly");
+        bench.click("button[aria-label='Remove binding " + number + "']");
+        bench.awaitText("[data-testid=proof]", "Not a uniform scale");
         assertThat(bench.text("[data-testid=proof]")).contains("gravity of").contains("is not bound");
         bench.awaitText("[data-check='scale forgets']", "scales with size but for its gravity");
         bench.clickText("[data-testid=proof] button", "Bind what is missing");
-        bench.awaitText("[data-testid=proof]", "Scales truly");
+        bench.awaitText("[data-testid=proof]", "A uniform scale");
         bench.await(b -> bench.all("[data-check]").isEmpty());
         bench.command("z", false);
         bench.command("z", false);
-        bench.awaitText("[data-testid=proof]", "Scales truly");
+        bench.awaitText("[data-testid=proof]", "A uniform scale");
     }
 
     @Test
@@ -196,7 +196,7 @@ class ParametersIT {
         assertThat(bench.all("[data-testid=refusal]")).isEmpty();
         bench.press("b");
         bench.await(b -> bench.all(".tries input").size() == 1);
-        bench.clickText(".bench button", "Take amount 2 away");
+        bench.clickText(".bench button", "Remove amount 2");
         bench.await(b -> bench.all(".bench tbody tr").size() == 2);
     }
 
@@ -263,7 +263,7 @@ class ParametersIT {
                 .anyMatch(e -> e.getText().equals("pieces")));
 
         bench.open("/#/handoff");
-        bench.awaitText("[data-testid=differences]", "1 thing differs from version 1; nothing breaks");
+        bench.awaitText("[data-testid=differences]", "1 difference from version 1; nothing breaks");
         bench.awaitText("section[aria-label=Effects]", "formerly amount");
         bench.awaitText("pre", "@deprecated called pieces now");
         bench.press("l");
@@ -278,7 +278,7 @@ class ParametersIT {
         bench.await(b -> bench.one("input[aria-label='Name of the parameter']")
                 .getAttribute("value")
                 .equals("pieces"));
-        bench.clickText(".bench button", "Take pieces away");
+        bench.clickText(".bench button", "Remove pieces");
         bench.await(b -> bench.all(".bench tbody tr").size() == 1);
         bench.open("/#/handoff");
         bench.awaitText("[data-testid=differences]", "breaks game code");
@@ -334,7 +334,7 @@ class ParametersIT {
     @Order(11)
     void noViewOfItHasAccessibilityViolations() throws IOException {
         bench("kite tear");
-        bench.awaitText("[data-testid=proof]", "Scales truly");
+        bench.awaitText("[data-testid=proof]", "A uniform scale");
         turn("Try size", "2");
         assertThat(bench.violations()).isEmpty();
         bench.open("/#/handoff");

@@ -98,7 +98,7 @@ class PicturesIT {
                         .orElse(null))
                 .click();
         bench.press("t");
-        bench.awaitText("[data-testid=proof]", "Scales truly");
+        bench.awaitText("[data-testid=proof]", "A uniform scale");
         bench.clickText(".tries button", "near");
         bench.await(b -> !bench.all(".tries .away").isEmpty());
         bench.press("p");

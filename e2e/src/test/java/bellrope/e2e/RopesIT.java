@@ -77,7 +77,7 @@ class RopesIT {
         bench.click(".pull .primary");
         bench.await(b -> playing() == 1);
         bench.clickText(".pull button", "Whose it is, how long…");
-        bench.clickText(".pull button", "Let mill be gone");
+        bench.clickText(".pull button", "Remove mill");
         bench.awaitText("[data-testid=account]", "mill chaff ends after");
         bench.await(b -> playing() == 0);
     }
@@ -225,7 +225,7 @@ class RopesIT {
         int before = bench.all(".board .row").size();
         bench.clickText(".bulk button", "duplicate");
         bench.await(b -> bench.all(".board .row").size() == before + 2);
-        bench.clickText(".bulk button", "take away");
+        bench.clickText(".bulk button", "delete");
         bench.await(b -> bench.all(".board .row").size() == before);
         bench.clickText(".bulk button", "done");
         for (int i = 0; i < 3; i++) {

@@ -104,10 +104,10 @@ class BundleTest {
         @CsvSource(
                 delimiter = '|',
                 value = {
-                    "/effects/0/emitters/1/birth/lifetime|[0.8, 0.2]|/effects/0/emitters/1/birth/lifetime: 0.8 to 0.2: the least must not be above the most",
+                    "/effects/0/emitters/1/birth/lifetime|[0.8, 0.2]|/effects/0/emitters/1/birth/lifetime: 0.8 to 0.2: the minimum must not be above the maximum",
                     "/effects/0/emitters/1/birth/lifetime|[0, 1]|/effects/0/emitters/1/birth/lifetime/0: 0.0: a time above 0 s",
                     "/effects/0/emitters/1/birth/bursts|[{\"at\":0,\"least\":-3,\"most\":4}]|/effects/0/emitters/1/birth/bursts/0/least: -3: a whole number from 0 to 10000",
-                    "/effects/2/emitters/0/birth/speed|\"fast\"|/effects/2/emitters/0/birth/speed: \"fast\": a pair: least, most",
+                    "/effects/2/emitters/0/birth/speed|\"fast\"|/effects/2/emitters/0/birth/speed: \"fast\": a pair: minimum, maximum",
                     "/effects/2/emitters/0/look/blend|\"aditive\"|/effects/2/emitters/0/look/blend: \"aditive\": alpha, additive, screen or multiply; did you mean additive?",
                     "/effects/2/emitters/0/birth/colour|[\"#FFF\",\"#FFFFFFFF\"]|/effects/2/emitters/0/birth/colour/0: \"#FFF\": a colour as #RRGGBB or #RRGGBBAA",
                     "/effects/3/name|\"straw puff\"|/effects/3/name: \"straw puff\": a name that is there once",
@@ -127,7 +127,7 @@ class BundleTest {
                     "/effects/0/emitters/1/end|{\"children\":[{\"when\":\"at end\",\"emitter\":\"dusst\",\"least\":1,\"most\":1}]}|/effects/0/emitters/1/end/children/0/emitter: \"dusst\": the name of an emitter of this effect; did you mean dust?",
                     "/effects/0/emitters/1/end|{\"children\":[{\"when\":\"at end\",\"effect\":\"straw puff\",\"least\":1,\"most\":1}]}|/effects/0/emitters: straw puff begins straw puff: children that do not lead back to the effect itself",
                     "/effects/0/parameters/0/default|\"big\"|/effects/0/parameters/0/default: big: a number from 0.25 to 3",
-                    "/effects/0/parameters/0/least|9|/effects/0/parameters/0/least: 9 to 3: the least must not be above the most",
+                    "/effects/0/parameters/0/least|9|/effects/0/parameters/0/least: 9 to 3: the minimum must not be above the maximum",
                     "/effects/0/parameters/0/name|\"amount\"|/effects/0/parameters/1/name: \"amount\": a name no other parameter here has",
                     "/effects/0/parameters/0/type|\"colur\"|/effects/0/parameters/0/type: \"colur\": number, whole, flag, choice, vector or colour; did you mean colour?",
                     "/effects/0/parameters/0/bindings/0/property|\"colour\"|/effects/0/parameters/0/bindings/0/property: colour: a property with a number; only a colour can act on colours",
@@ -220,7 +220,7 @@ class BundleTest {
             String text = DEMO.replace("\"least\" :", "\"lest\" :").replace("\"value\" :", "\"valu\" :");
             List<String> all = problems(text);
             assertThat(all).hasSize(101);
-            assertThat(all.get(100)).contains("more problems: mend these first");
+            assertThat(all.get(100)).contains("more problems: fix these first");
         }
     }
 }

@@ -15,7 +15,7 @@ public interface Check {
             new LooksLikeOtherUnits(),
             new NeverEnds(),
             new EndsBeforeItsParticles(),
-            new BirthsSwallowed(),
+            new BirthsDropped(),
             new SqueezedStream(),
             new RepeatedBurst(),
             new Pops(),
@@ -33,7 +33,7 @@ public interface Check {
             new TrailGaps(),
             new PastSaturation(),
             new FullSizeAtOnce(),
-            new TurnedByNobody());
+            new SetByNothing());
 
     /** Returns what was noticed; nothing when all is well. */
     List<Finding> look(Subject subject);

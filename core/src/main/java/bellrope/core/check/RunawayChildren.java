@@ -21,11 +21,11 @@ final class RunawayChildren implements Check {
                 Finding.Severity.WRONG,
                 "",
                 "emitters",
-                "runs away: a particle bears " + Words.number(Math.rint(m * 100) / 100)
+                "runs away: a particle spawns " + Words.number(Math.rint(m * 100) / 100)
                         + " others on average, and from 1 on they never die out. Only the limit of "
                         + s.project().settings().particleLimit() + " live particles stops it",
                 Optional.of(new Finding.Remedy(
-                        "Let one in " + Words.number(Math.ceil(10 / factor) / 10) + " bear children",
+                        "Give one in " + Words.number(Math.ceil(10 / factor) / 10) + " children",
                         s.effect()
                                 .withEmitters(s.effect().emitters().stream()
                                         .map(e -> e.withEnd(rarer(e.end(), factor)))

@@ -78,7 +78,13 @@ public record Difference(Kind kind, String what, String before, String after, bo
 
         private void renamed(String what, String from, String to) {
             if (!from.equals(to)) {
-                add(Kind.RENAMED, what, from, to, false, "the former name still does for this version");
+                add(
+                        Kind.RENAMED,
+                        what,
+                        from,
+                        to,
+                        false,
+                        "deprecated; the former name is still accepted in this version");
             }
         }
 
@@ -112,7 +118,7 @@ public record Difference(Kind kind, String what, String before, String after, bo
             }
             for (EventType is : after.events()) {
                 if (!met.contains(is.name())) {
-                    add(Kind.ADDED, "event " + is.name(), "", "there", false, "nobody announces it yet");
+                    add(Kind.ADDED, "event " + is.name(), "", "there", false, "no code announces it yet");
                 }
             }
         }
@@ -125,7 +131,7 @@ public record Difference(Kind kind, String what, String before, String after, bo
             }
             for (String value : is.values()) {
                 if (!was.values().contains(value)) {
-                    add(Kind.ADDED, what + ", value " + value, "", "there", false, "nobody sets it yet");
+                    add(Kind.ADDED, what + ", value " + value, "", "there", false, "no code sets it yet");
                 }
             }
         }
@@ -165,7 +171,7 @@ public record Difference(Kind kind, String what, String before, String after, bo
 
         private void field(String at, Field was, Field is) {
             if (was.getClass() != is.getClass()) {
-                changed(at + ", type", was.expects(), is.expects(), true, "a value of the former type is refused");
+                changed(at + ", type", was.expects(), is.expects(), true, "a value of the previous type is refused");
                 return;
             }
             options(at, was.options(), is.options(), "sends");
@@ -206,7 +212,7 @@ public record Difference(Kind kind, String what, String before, String after, bo
             }
             for (String option : is) {
                 if (!was.contains(option)) {
-                    add(Kind.ADDED, at + ", option " + option, "", "there", false, "nobody " + does + " it yet");
+                    add(Kind.ADDED, at + ", option " + option, "", "there", false, "no code " + does + " it yet");
                 }
             }
         }
@@ -257,7 +263,13 @@ public record Difference(Kind kind, String what, String before, String after, bo
                 String name = now(Alias.Kind.EFFECT, "", was.name());
                 Contract.Turnable is = after.effect(name).orElse(null);
                 if (is == null) {
-                    add(Kind.REMOVED, "effect " + was.name(), "there", "", true, "code that turns it finds it no more");
+                    add(
+                            Kind.REMOVED,
+                            "effect " + was.name(),
+                            "there",
+                            "",
+                            true,
+                            "code that sets it no longer finds it");
                     continue;
                 }
                 met.add(name);
@@ -274,7 +286,7 @@ public record Difference(Kind kind, String what, String before, String after, bo
             }
             for (Contract.Turnable is : after.effects()) {
                 if (!met.contains(is.name())) {
-                    add(Kind.ADDED, "effect " + is.name(), "", "there", false, "nobody turns it yet");
+                    add(Kind.ADDED, "effect " + is.name(), "", "there", false, "no code sets it yet");
                 }
             }
         }
@@ -319,7 +331,7 @@ public record Difference(Kind kind, String what, String before, String after, bo
                         was.type().expects(),
                         is.type().expects(),
                         true,
-                        "a value of the former type is refused");
+                        "a value of the previous type is refused");
                 return;
             }
             changed(at + ", unit", was.unit(), is.unit(), true, "the same number means something else");
@@ -382,14 +394,14 @@ public record Difference(Kind kind, String what, String before, String after, bo
                             "",
                             now.field().expects(),
                             false,
-                            "nobody reads it yet");
+                            "no code reads it yet");
                 }
             }
         }
 
         private void read(String at, Field was, Field is) {
             if (was.getClass() != is.getClass()) {
-                changed(at + ", type", was.expects(), is.expects(), true, "code reads a value of the former type");
+                changed(at + ", type", was.expects(), is.expects(), true, "code reads a value of the previous type");
             } else if (was.options().isEmpty()) {
                 field(at, was, is);
             }
@@ -409,12 +421,12 @@ public record Difference(Kind kind, String what, String before, String after, bo
         private void told(String what, List<String> was, List<String> is) {
             for (String name : was) {
                 if (!is.contains(name)) {
-                    add(Kind.REMOVED, what + name, "there", "", true, "code that waits for it waits for ever");
+                    add(Kind.REMOVED, what + name, "there", "", true, "code that waits for it never continues");
                 }
             }
             for (String name : is) {
                 if (!was.contains(name)) {
-                    add(Kind.ADDED, what + name, "", "there", false, "nobody listens yet");
+                    add(Kind.ADDED, what + name, "", "there", false, "no code listens yet");
                 }
             }
         }

@@ -19,7 +19,7 @@ import java.util.function.Consumer;
  * @param stream particles over time besides the bursts
  * @param perUnit particles for each unit that the source travels, above 0 to 1,000
  * @param delay seconds before the emitter begins, 0 to 60
- * @param cap most that live at once in one instance, 1 to 100,000; births beyond it are swallowed and counted
+ * @param cap most that live at once in one instance, 1 to 100,000; births beyond it are dropped and counted
  * @param shape where
  * @param placing how they share out the shape
  * @param aim which way

@@ -25,7 +25,7 @@ public record Burst(double at, int least, int most, int times, double pause, dou
         Demand.within("least", least, 0, MOST);
         Demand.within("most", most, 0, MOST);
         if (least > most) {
-            throw new Refused("", least + " to " + most, "the least must not be above the most");
+            throw new Refused("", least + " to " + most, "the minimum must not be above the maximum");
         }
         Demand.within("times", times, 1, 1000);
         Demand.within("pause", pause, 0, 60);

@@ -231,7 +231,7 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             Demand.within("least", least, 0, 1000);
             Demand.within("most", most, 0, 1000);
             if (least > most) {
-                throw new Refused("", least + " to " + most, "the least must not be above the most");
+                throw new Refused("", least + " to " + most, "the minimum must not be above the maximum");
             }
             if (effect.isPresent() && most > 1) {
                 throw new Refused(

@@ -369,7 +369,9 @@ public sealed interface Type {
         Demand.finite("most", most);
         if (least > most) {
             throw new Refused(
-                    "least", Words.number(least) + " to " + Words.number(most), "the least must not be above the most");
+                    "least",
+                    Words.number(least) + " to " + Words.number(most),
+                    "the minimum must not be above the maximum");
         }
     }
 }

@@ -11,13 +11,13 @@ import java.util.OptionalDouble;
  * A response as numbers.
  *
  * @param births particles born
- * @param swallowed births that the particle limit or a cap refused
+ * @param dropped births that the particle limit or a cap refused
  * @param peak most particles alive at once
  * @param peakAt seconds after the pull when that many were first alive
  * @param onset seconds until the player can first see something; the frame that ends the step of the pull is the
  *     earliest, so an answer at once has an onset of one step. Empty when nothing is ever seen
  * @param release seconds until the last particle is gone; empty when the take was cut before
- * @param hold seconds for which an instance must be kept whatever the dice say: last birth plus longest life; empty when
+ * @param hold seconds for which an instance must be kept whatever is drawn: last birth plus longest life; empty when
  *     it runs until it is told to stop
  * @param reach units that the farthest centre came along the facing
  * @param extent units that the farthest centre that could be seen came in any direction
@@ -39,7 +39,7 @@ import java.util.OptionalDouble;
  */
 public record Numbers(
         long births,
-        long swallowed,
+        long dropped,
         int peak,
         double peakAt,
         OptionalDouble onset,
@@ -99,7 +99,7 @@ public record Numbers(
         Watch.ByEmitter thrown = take.watch().together();
         return new Numbers(
                 take.births(),
-                take.swallowed(),
+                take.dropped(),
                 peak,
                 take.pace().seconds(peakAt),
                 firstSeen < 0

@@ -11,7 +11,7 @@ import java.util.List;
  * @param pace the fixed step
  * @param metresPerUnit how long one unit of the world is, 0.001 to 1,000
  * @param seed of all its randomness
- * @param particleLimit most live particles on a stage, 1 to 200,000; births beyond it are swallowed and counted
+ * @param particleLimit most live particles on a stage, 1 to 200,000; births beyond it are dropped and counted
  * @param screen what overdraw is measured on
  * @param comfort caps on what shakes and flashes
  * @param aliases former names that game code may still use, at most 500

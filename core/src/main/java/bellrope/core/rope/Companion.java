@@ -103,7 +103,7 @@ public sealed interface Companion {
 
         @Override
         public String words() {
-            return "hold the game " + Words.number(seconds) + " s";
+            return "hit pause " + Words.number(seconds) + " s";
         }
 
         @Override

@@ -85,7 +85,7 @@ public sealed interface Condition {
         public String met(Situation now) {
             double met = now.number(source);
             if (Double.isInfinite(met)) {
-                return "for ever";
+                return "never";
             }
             return Double.isNaN(met) ? "missing" : Words.number(Math.rint(met * 1000) / 1000);
         }

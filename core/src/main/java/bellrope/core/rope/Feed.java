@@ -63,7 +63,7 @@ public record Feed(String parameter, Source source, Optional<Remap> remap, Follo
                         r -> new Refused("out", "a remap of what stays the same", "none; the constant is the value")),
                 random -> remap.isPresent()
                         ? Optional.empty()
-                        : Optional.of(new Refused("out", "none", "a pair: the least and the most that come up")),
+                        : Optional.of(new Refused("out", "none", "a pair: the minimum and the maximum that are drawn")),
                 other -> other.parameter().equals(parameter)
                         ? Optional.of(
                                 new Refused("from", '"' + parameter + '"', "another parameter than the one it drives"))

@@ -32,8 +32,8 @@ public record Limits(
     /** What happens when as many play as may. */
     public enum WhenFull {
         SKIP("stays silent"),
-        OLDEST("takes the oldest"),
-        LEAST_WEIGHTY("takes the least weighty");
+        OLDEST("removes the oldest"),
+        LEAST_WEIGHTY("removes the one of lowest weight");
 
         private final String words;
 

@@ -176,7 +176,7 @@ public record Sentence(List<Part> parts) {
             o.duration().ifPresent(s -> said.add("a duration of " + Words.number(s) + " s"));
             o.colour().ifPresent(c -> said.add("colours × " + c));
             o.fadeOut().ifPresent(s -> said.add("a fade-out of " + Words.number(s) + " s"));
-            o.goneAfter().ifPresent(s -> said.add("an end at " + Words.number(s) + " s"));
+            o.goneAfter().ifPresent(s -> said.add("cut after " + Words.number(s) + " s"));
             return String.join(", ", said);
         }
 
@@ -236,7 +236,7 @@ public record Sentence(List<Part> parts) {
                             since -> mapped(feed),
                             constant -> feed.parameter() + " always "
                                     + constant.value().inWords(),
-                            random -> feed.parameter() + " by chance "
+                            random -> feed.parameter() + " random "
                                     + becoming(feed.remap().orElseThrow()),
                             other -> mapped(feed));
         }
@@ -250,7 +250,7 @@ public record Sentence(List<Part> parts) {
             String in = Words.number(remap.in().least()) + "…"
                     + Words.number(remap.in().most());
             String unit = feed.continuous() ? unit(feed.source()) : "";
-            return from + " " + spaced(in, unit) + " → " + becoming(remap) + (remap.clamp() ? "" : " and beyond")
+            return from + " " + spaced(in, unit) + " → " + becoming(remap) + (remap.clamp() ? "" : " unclamped")
                     + following(feed.follow());
         }
 
@@ -272,7 +272,7 @@ public record Sentence(List<Part> parts) {
                 text.append(Words.number(follow.fall())).append(" s");
             }
             if (follow.every() > 0) {
-                text.append(", looked at each ")
+                text.append(", sampled every ")
                         .append(Words.number(follow.every()))
                         .append(" s");
             }
@@ -301,9 +301,9 @@ public record Sentence(List<Part> parts) {
                 add(rope.companions().get(i).words(), Slot.COMPANION, i);
             }
             rope.hit().ifPresent(hit -> {
-                add("; the game hits ");
+                add("; ");
                 add(
-                        "within "
+                        "hit-test radius "
                                 + (hit instanceof Source.Constant c ? c.value().inWords() : hit.words()) + " u",
                         Slot.HIT,
                         0);
@@ -357,7 +357,7 @@ public record Sentence(List<Part> parts) {
             List<String> said = new ArrayList<>();
             run.longest().ifPresent(s -> said.add("at most " + Words.number(s) + " s"));
             if (run.again() != Run.Again.CONTINUE) {
-                said.add(run.again() == Run.Again.RESTART ? "begun anew each time" : "several side by side");
+                said.add(run.again() == Run.Again.RESTART ? "restarted each time" : "several side by side");
             }
             return String.join(", ", said);
         }

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.OptionalInt;
 
 /**
- * How long an instance is needed, whatever the dice say.
+ * How long an instance is needed, whatever is drawn.
  *
  * @param steps last birth plus longest possible life, that of its line of children included; empty for a loop, and where
  *     a line of children has no bound

@@ -187,7 +187,7 @@ public final class Layer {
         return taken;
     }
 
-    /** Returns how many births were swallowed since the last call. */
+    /** Returns how many births were dropped since the last call. */
     long takeRefused() {
         long taken = refused;
         refused = 0;

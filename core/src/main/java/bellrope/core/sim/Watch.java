@@ -108,7 +108,7 @@ public final class Watch {
             return peak;
         }
 
-        /** Returns how many births a cap or the particle limit swallowed. */
+        /** Returns how many births a cap or the particle limit dropped. */
         public long refused() {
             return refused;
         }

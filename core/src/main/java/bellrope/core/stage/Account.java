@@ -295,7 +295,7 @@ public record Account(
             return "refused: " + refused.get(0);
         }
         if (answers.isEmpty()) {
-            return "nobody listens to " + pull.event();
+            return "no rope listens to " + pull.event();
         }
         return answers.size() + (answers.size() == 1 ? " rope listened, " : " ropes listened, ") + answered()
                 + " answered";

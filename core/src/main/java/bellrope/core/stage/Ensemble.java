@@ -48,7 +48,7 @@ final class Ensemble {
     private Cast cast;
     private final long[] endedGenerations = new long[EffectRun.GENERATIONS];
     private long births;
-    private long swallowed;
+    private long dropped;
 
     /** @param ended told of each instance that is over or taken off, children apart */
     Ensemble(World world, Consumer<Playing> ended) {
@@ -254,7 +254,7 @@ final class Ensemble {
 
     private void count(Playing instance) {
         births += instance.run.borne();
-        swallowed += instance.run.asked() - instance.run.borne();
+        dropped += instance.run.asked() - instance.run.borne();
     }
 
     /** Makes a step: everything is where it belongs afterwards but for what moves exactly. */
@@ -309,7 +309,7 @@ final class Ensemble {
             EffectRun.Begun child = begun.get(i);
             Effect effect = effects.get(child.effect());
             if (effect == null || full()) {
-                swallowed++;
+                dropped++;
                 continue;
             }
             Playing instance = parent.child(step);
@@ -411,12 +411,12 @@ final class Ensemble {
             earliest = Math.min(earliest, since);
         }
         long bornBefore = births;
-        long swallowedBefore = swallowed;
+        long swallowedBefore = dropped;
         for (int step = earliest; step <= now; step++) {
             make(step, false);
         }
         births = bornBefore;
-        swallowed = swallowedBefore;
+        dropped = swallowedBefore;
         release(now);
         advance(now);
     }
@@ -540,7 +540,7 @@ final class Ensemble {
         }
     }
 
-    long swallowed() {
-        return swallowed;
+    long dropped() {
+        return dropped;
     }
 }

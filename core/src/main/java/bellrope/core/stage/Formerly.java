@@ -35,7 +35,8 @@ final class Formerly {
         String event = name(Alias.Kind.EVENT, "", given.event());
         Pull pull = given;
         if (!event.equals(given.event())) {
-            said.add(given.event() + " is called " + event + " now; the former name does for this version");
+            said.add(given.event() + " is called " + event
+                    + " now; deprecated, the former name is accepted for this version");
             pull = given.called(event);
         }
         Map<String, Datum> payload = null;
@@ -44,7 +45,8 @@ final class Formerly {
             if (!present.equals(field) && !given.payload().containsKey(present)) {
                 payload = payload == null ? new LinkedHashMap<>(given.payload()) : payload;
                 payload.put(present, payload.remove(field));
-                said.add(field + " is called " + present + " now; the former name does for this version");
+                said.add(field + " is called " + present
+                        + " now; deprecated, the former name is accepted for this version");
             }
         }
         return payload == null ? pull : pull.with(payload);

@@ -92,7 +92,7 @@ final class Lasting {
             if (!said.contains(words)) {
                 said.add(words);
             }
-            return Answering.silent(rope, new Waits("it runs already, and goes on"));
+            return Answering.silent(rope, new Waits("it already runs and continues"));
         }
         boolean anew = before != null && rope.run().again() == Run.Again.RESTART;
         return answering.answer(rope, event, pull, number, depth, 0, anew ? instead(before) : this::hold);
@@ -150,7 +150,7 @@ final class Lasting {
         for (Rope rope : ropes) {
             boolean wanted = rope.when().value().equals(pull.value());
             if (wanted && of(rope.name(), subject) != null) {
-                answers.add(Answering.silent(rope, new Waits("it is so already, and goes on")));
+                answers.add(Answering.silent(rope, new Waits("it already has this value and continues")));
             } else if (wanted || answers.stream().noneMatch(a -> a.rope().equals(rope.name()))) {
                 double wait = rope.run().order() == Run.Order.AFTER ? fading : 0;
                 answers.add(answering.answer(rope, event, pull, number, depth, wait, this::hold));

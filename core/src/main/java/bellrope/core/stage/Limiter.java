@@ -74,7 +74,7 @@ final class Limiter {
             double distance = origin.plus(guard.place.times(-1)).length();
             if (distance < limits.distance()) {
                 return stopped(
-                        "least distance",
+                        "minimum distance",
                         Words.number(three(distance)) + " u from where it last answered",
                         Words.number(limits.distance()) + " u");
             }

@@ -24,7 +24,7 @@ public record Rehearsal(
         double peakParticlesAt,
         int peakInstances,
         long births,
-        long swallowed,
+        long dropped,
         int left) {
     /** Seconds after the last pull at which a run is cut if something still plays. */
     public static final double LONGEST_TAIL = 130;
@@ -87,7 +87,7 @@ public record Rehearsal(
                 pace.seconds(peakStep),
                 peakInstances,
                 stage.births(),
-                stage.swallowed(),
+                stage.dropped(),
                 stage.instances());
     }
 

@@ -39,7 +39,7 @@ import java.util.Optional;
  * its account.
  */
 public final class Stage {
-    /** Most instances at once; what would begin beyond them is swallowed and counted, or refused in the account. */
+    /** Most instances at once; what would begin beyond them is dropped and counted, or refused in the account. */
     public static final int MOST_INSTANCES = 5_000;
     /** Most seconds that {@link #advance} makes good in one call. */
     public static final double LONGEST_ADVANCE = 600;
@@ -364,7 +364,7 @@ public final class Stage {
 
     /**
      * Takes a changed project without stopping: every instance is played again from its birth under the new settings, up
-     * to now. Instances whose rope or effect is gone end. Counts of births and swallowed births stay as they were; what was
+     * to now. Instances whose rope or effect is gone end. Counts of births and dropped births stay as they were; what was
      * told, shaken and flashed is not told, shaken or flashed again.
      */
     public void retune(Project next) {
@@ -461,9 +461,9 @@ public final class Stage {
         return scene.ensemble.byGeneration();
     }
 
-    /** Returns how many births the particle limit, a cap of an emitter or the limit of instances has swallowed. */
-    public long swallowed() {
-        return scene.ensemble.swallowed();
+    /** Returns how many births the particle limit, a cap of an emitter or the limit of instances has dropped. */
+    public long dropped() {
+        return scene.ensemble.dropped();
     }
 
     /** Returns how far the camera is moved now, within the project's cap and the player's settings. */

@@ -33,7 +33,7 @@ public final class Take {
     private final Settings settings;
     private final Watch watch;
     private final long births;
-    private final long swallowed;
+    private final long dropped;
     private final long[] byGeneration;
     private final boolean ended;
     private final List<byte[]> frames;
@@ -54,7 +54,7 @@ public final class Take {
         this.settings = settings;
         this.watch = watch;
         this.births = stage.births();
-        this.swallowed = stage.swallowed();
+        this.dropped = stage.dropped();
         this.byGeneration = stage.byGeneration();
         this.ended = stage.still();
         this.frames = List.copyOf(keeping.kept());
@@ -289,8 +289,8 @@ public final class Take {
         return births;
     }
 
-    public long swallowed() {
-        return swallowed;
+    public long dropped() {
+        return dropped;
     }
 
     /** Returns how many were born of each generation, children's children apart. */

@@ -15,7 +15,7 @@ public record Range(double least, double most) {
         Demand.finite("most", most);
         if (least > most) {
             throw new Refused(
-                    "", Words.number(least) + " to " + Words.number(most), "the least must not be above the most");
+                    "", Words.number(least) + " to " + Words.number(most), "the minimum must not be above the maximum");
         }
     }
 

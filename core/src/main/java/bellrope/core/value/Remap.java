@@ -21,7 +21,7 @@ public record Remap(Range in, double from, double to, boolean clamp, Curve shape
             throw new Refused(
                     "in",
                     Words.number(in.least()) + " to " + Words.number(in.most()),
-                    "the least must be below the most");
+                    "the minimum must be below the maximum");
         }
         Demand.within("shape", shape, -10, 10);
     }

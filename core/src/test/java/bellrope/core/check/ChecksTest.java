@@ -150,7 +150,7 @@ class ChecksTest {
                 Arguments.of("into the surface", birth(d -> d.aim = new Aim.Along(new Vec3(0, -1, 0)))),
                 Arguments.of("into the surface", birth(d -> d.spread = 180)),
                 Arguments.of("past saturation", look(dot(Look.Blend.ADDITIVE, 100))),
-                Arguments.of("swallowed", birth(d -> d.cap = OptionalInt.of(5))),
+                Arguments.of("dropped", birth(d -> d.cap = OptionalInt.of(5))),
                 Arguments.of("trail gaps", with(child(Child.When.PER_SECOND, "drops", 1, 10), false)),
                 Arguments.of(
                         "replaces a range",
@@ -209,7 +209,7 @@ class ChecksTest {
                 Arguments.of("scale forgets", turned(scale(SIZE, speed))),
                 Arguments.of("does not answer to the scale", turned(scale())),
                 Arguments.of("scale bends", turned(scale(SIZE, speed, gravity, life))),
-                Arguments.of("turned by nobody", turned(new Parameter("amount", 1, 0, 4, "", "", List.of(COUNT)))));
+                Arguments.of("set by nothing", turned(new Parameter("amount", 1, 0, 4, "", "", List.of(COUNT)))));
     }
 
     @ParameterizedTest(name = "{0}")
@@ -333,7 +333,7 @@ class ChecksTest {
                 base.events(),
                 base.effects(),
                 base.ropes());
-        assertThat(new BirthsSwallowed().look(Subject.of(small, effect)))
+        assertThat(new BirthsDropped().look(Subject.of(small, effect)))
                 .singleElement()
                 .extracting(Finding::words)
                 .asString()

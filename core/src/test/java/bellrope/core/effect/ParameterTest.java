@@ -164,7 +164,7 @@ class ParameterTest {
             assertThatThrownBy(() -> of(new Type.Number(0, 1, 0), new Datum.Num(2)))
                     .hasMessage("default: 2: a number from 0 to 1");
             assertThatThrownBy(() -> new Type.Number(3, 1, 0))
-                    .hasMessage("least: 3 to 1: the least must not be above the most");
+                    .hasMessage("least: 3 to 1: the minimum must not be above the maximum");
         }
 
         @Test

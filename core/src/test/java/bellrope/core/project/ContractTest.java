@@ -299,8 +299,8 @@ class ContractTest {
             assertThat(account.answered()).isEqualTo(1);
             assertThat(account.notes())
                     .contains(
-                            "courier.landed is called courier.touched now; the former name does for this version",
-                            "speed is called pace now; the former name does for this version");
+                            "courier.landed is called courier.touched now; deprecated, the former name is accepted for this version",
+                            "speed is called pace now; deprecated, the former name is accepted for this version");
             stage.publish("wind", 3);
             Account reeling = stage.pull(Sample.reels(Vec3.ZERO, 1));
             assertThat(stage.knob(reeling, "reel", "rate").parameter().name()).isEqualTo("heat");

@@ -49,7 +49,7 @@ class RopeTest {
     void aFeedMayRunBackwardsButNotFromAnEmptyRange() {
         assertThat(new Feed("size", "speed", new Range(0, 10), 2, 0).value(2.5)).isEqualTo(1.5);
         assertThatThrownBy(() -> new Feed("size", "speed", Range.of(3), 0, 1))
-                .hasMessage("in: 3 to 3: the least must be below the most");
+                .hasMessage("in: 3 to 3: the minimum must be below the maximum");
     }
 
     @ParameterizedTest

@@ -140,7 +140,7 @@ class ChildrenTest {
                     List.of(effect),
                     Sample.project(effect).ropes());
             Take take = take(limited);
-            assertThat(take.swallowed()).isPositive();
+            assertThat(take.dropped()).isPositive();
             for (int k = 0; k <= take.last(); k++) {
                 assertThat(take.live(k)).isLessThanOrEqualTo(500);
             }
@@ -240,7 +240,7 @@ class ChildrenTest {
                     Sample.project(effect).ropes()));
             stage.pull(Sample.landing(9, "thatch", 1));
             assertThat(stage.particles()).isEqualTo(300);
-            assertThat(stage.swallowed()).isPositive();
+            assertThat(stage.dropped()).isPositive();
         }
     }
 
@@ -281,7 +281,7 @@ class ChildrenTest {
         Birth birth = Sample.burst(30, 1).with(d -> d.cap = OptionalInt.of(12));
         Take take = take(Sample.project(Sample.effect("e", Sample.emitter("e", 1, birth, Sample.still()))));
         assertThat(take.births()).isEqualTo(12);
-        assertThat(take.swallowed()).isEqualTo(18);
+        assertThat(take.dropped()).isEqualTo(18);
         assertThat(take.watch().emitter("e", "e").orElseThrow().refused()).isEqualTo(18);
     }
 

@@ -116,7 +116,7 @@ class PlacementTest {
             stage.step();
         }
         assertThat(stage.particles()).isLessThanOrEqualTo(game.settings().particleLimit());
-        assertThat(stage.swallowed()).isPositive();
+        assertThat(stage.dropped()).isPositive();
         assertThat(stage.pull(Sample.landing(9, "stone", 2)).notes()).anyMatch(n -> n.contains("moved so far"));
     }
 

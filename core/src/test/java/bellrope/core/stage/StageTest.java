@@ -189,7 +189,7 @@ class StageTest {
                 stage.pull(Sample.landing(9, "thatch", i));
             }
             assertThat(stage.particles()).isEqualTo(50);
-            assertThat(stage.swallowed()).isEqualTo(30);
+            assertThat(stage.dropped()).isEqualTo(30);
         }
 
         @Test

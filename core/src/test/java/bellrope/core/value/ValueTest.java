@@ -17,7 +17,7 @@ class ValueTest {
         @Test
         void refusesALeastAboveItsMost() {
             assertThatThrownBy(() -> new Range(0.8, 0.2))
-                    .hasMessage("0.8 to 0.2: the least must not be above the most");
+                    .hasMessage("0.8 to 0.2: the minimum must not be above the maximum");
         }
 
         @Test

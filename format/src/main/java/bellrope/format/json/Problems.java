@@ -36,7 +36,7 @@ public final class Problems {
     public List<Problem> list() {
         List<Problem> all = new ArrayList<>(found);
         if (count > MOST) {
-            all.add(new Problem("", (count - MOST) + " more problems", "mend these first"));
+            all.add(new Problem("", (count - MOST) + " more problems", "fix these first"));
         }
         return List.copyOf(all);
     }

@@ -138,7 +138,7 @@ final class Thing {
 
     /** Returns a pair {@code [least, most]}. */
     Range range(String key) {
-        double[] pair = numbers(key, 2, "a pair: least, most");
+        double[] pair = numbers(key, 2, "a pair: minimum, maximum");
         return pair == null ? Range.ONE : or(problems.made(at(key), () -> new Range(pair[0], pair[1])), Range.ONE);
     }
 

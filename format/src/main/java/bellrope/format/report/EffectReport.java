@@ -59,7 +59,7 @@ public record EffectReport(
      * An emitter as it played.
      *
      * @param births in the take
-     * @param swallowed by a cap or the particle limit
+     * @param dropped by a cap or the particle limit
      * @param own expected births in one pull or cycle, without those as a child
      * @param children expected of one particle
      * @param line expected in a particle's whole line, itself included; null when that has no end
@@ -73,7 +73,7 @@ public record EffectReport(
     public record EmitterReport(
             String name,
             long births,
-            long swallowed,
+            long dropped,
             double own,
             double children,
             Double line,

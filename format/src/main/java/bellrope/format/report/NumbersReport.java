@@ -27,7 +27,7 @@ import java.util.OptionalDouble;
  */
 public record NumbersReport(
         long births,
-        long swallowed,
+        long dropped,
         int peak,
         double peakAt,
         Double onset,
@@ -51,7 +51,7 @@ public record NumbersReport(
         Double onset = boxed(n.onset());
         return new NumbersReport(
                 n.births(),
-                n.swallowed(),
+                n.dropped(),
                 n.peak(),
                 n.peakAt(),
                 onset == null ? null : onset * 1000,

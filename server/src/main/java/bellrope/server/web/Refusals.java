@@ -35,7 +35,7 @@ class Refusals {
         String title = switch (refusal.why()) {
             case NOT_THERE -> "Not there";
             case WRONG -> "Not accepted";
-            case OUTDATED -> "Changed meanwhile";
+            case OUTDATED -> "Changed in the meantime";
             case IN_THE_WAY -> "Something is in the way";
             case TOO_LARGE -> "Too large";
             case UNREADABLE -> "Cannot be read";

@@ -123,7 +123,7 @@ final class Endings {
                         Severity.DOUBTFUL,
                         rope,
                         Slot.LONGEST,
-                        "after " + other.name() + " nobody may be left to end " + event.name()
+                        "after " + other.name() + " nothing may be left to end " + event.name()
                                 + ", and it has no longest time",
                         "End it after " + Words.number(USUAL_LONGEST) + " s",
                         d -> d.run = longest(d.run, USUAL_LONGEST));

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** A parameter that no rope feeds and game code is not said to set: it always has its default. */
-final class TurnedByNobody implements Check {
+final class SetByNothing implements Check {
     @Override
     public List<Finding> look(Subject s) {
         List<Finding> found = new ArrayList<>();
@@ -19,7 +19,7 @@ final class TurnedByNobody implements Check {
                     .anyMatch(f -> f.parameter().equals(parameter.name()));
             if (!fed && !parameter.byGame()) {
                 found.add(new Finding(
-                        "turned by nobody",
+                        "set by nothing",
                         Finding.Severity.DOUBTFUL,
                         "",
                         ChangesTheDefault.place(s, parameter.name()),

@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 
 /** Births that a cap or the project's particle limit refused. */
-final class BirthsSwallowed implements Check {
+final class BirthsDropped implements Check {
     @Override
     public List<Finding> look(Subject s) {
         return s.each((e, place) -> {
@@ -21,7 +21,7 @@ final class BirthsSwallowed implements Check {
             OptionalInt cap = e.birth().cap();
             if (cap.isEmpty()) {
                 return Optional.of(new Finding(
-                        "swallowed",
+                        "dropped",
                         Finding.Severity.WRONG,
                         e.name(),
                         place + "birth/bursts",
@@ -31,7 +31,7 @@ final class BirthsSwallowed implements Check {
             }
             int needed = (int) Math.min(100_000, cap.getAsInt() + refused);
             return Optional.of(new Finding(
-                    "swallowed",
+                    "dropped",
                     Finding.Severity.DOUBTFUL,
                     e.name(),
                     place + "birth/cap",
