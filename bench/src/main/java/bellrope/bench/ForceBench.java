@@ -47,7 +47,7 @@ public class ForceBench {
     private static final int PARTICLES = 4000;
     private static final int STEPS = 60;
 
-    @Param({"plain", "walking", "push", "attractor", "swirl", "turbulence", "collision", "trail"})
+    @Param({"plain", "integrated", "push", "attractor", "swirl", "turbulence", "collision", "trail"})
     public String kind;
 
     private Project project;
@@ -72,7 +72,7 @@ public class ForceBench {
         End.Collision floor = new End.Collision(
                 new End.Barrier.Ground(kind.equals("collision") ? 0 : -1e4), 0.5, 0.2, 0, End.Outcome.BOUNCES);
         End end = switch (kind) {
-            case "walking", "collision" -> new End(Optional.of(floor), List.of(), Optional.empty());
+            case "integrated", "collision" -> new End(Optional.of(floor), List.of(), Optional.empty());
             case "trail" ->
                 new End(
                         Optional.empty(),

@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** Children that bear children, a whole one each or more on average: by the branching theory they never die out. */
+/** Children that spawn children, a whole one each or more on average: by the branching theory they never die out. */
 final class RunawayChildren implements Check {
     @Override
     public List<Finding> look(Subject s) {

@@ -34,7 +34,7 @@ final class ThrowsIntoTheSurface implements Check {
     private static Optional<Finding.Remedy> remedy(Subject s, Emitter e) {
         if (e.birth().aim() instanceof Aim.Along along && along.axis().y() < 0) {
             Vec3 up = new Vec3(along.axis().x(), -along.axis().y(), along.axis().z());
-            return s.mend("Turn it over", e, x -> x.withBirth(x.birth().with(d -> d.aim = new Aim.Along(up))));
+            return s.mend("Rotation it over", e, x -> x.withBirth(x.birth().with(d -> d.aim = new Aim.Along(up))));
         }
         return e.birth().spread() > 80
                 ? s.mend(

@@ -13,7 +13,7 @@ import java.util.Optional;
  *
  * @param events with their payloads
  * @param channels in the project's order
- * @param effects with their parameters, whose bindings are nobody's business here
+ * @param effects with their parameters, whose bindings are not its concern here
  * @param notices what the game is told by name
  * @param announced names of events that ropes announce themselves
  */

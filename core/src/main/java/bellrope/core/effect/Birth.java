@@ -94,7 +94,7 @@ public record Birth(
         Demand.within("opacity", opacity, 0, 1);
     }
 
-    /** Tells whether the emitter bears anything by itself; one that does not plays only as the child of another. */
+    /** Tells whether the emitter spawns anything by itself; one that does not plays only as the child of another. */
     public boolean byItself() {
         return !bursts.isEmpty() || stream.isPresent() || perUnit.isPresent();
     }

@@ -181,7 +181,7 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
     public enum Outcome {
         BOUNCES,
         STICKS,
-        /** Dead is gone: it moves no more, bears no more and takes no room. */
+        /** Dead is gone: it moves no more, spawns no more and takes no room. */
         DIES
     }
 

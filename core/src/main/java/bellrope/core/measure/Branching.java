@@ -103,7 +103,7 @@ public record Branching(double offspring, double[] generations, double total, Li
     }
 
     /**
-     * Returns how many particles an emitter bears by itself, in one pull or one cycle, as they fall; what its source's way bears
+     * Returns how many particles an emitter spawns by itself, in one pull or one cycle, as they fall; what its source's way spawns
      * is not known.
      */
     public static double own(Effect effect, Emitter emitter) {

@@ -88,7 +88,7 @@ public final class Consistency {
         }
     }
 
-    // An emitter may bear itself, which the branching theory judges; whole effects that begin one another never end.
+    // An emitter may spawn itself, which the branching theory judges; whole effects that begin one another never end.
     private void cycles(Project project) {
         Map<String, Effect> effects = new HashMap<>();
         project.effects().forEach(e -> effects.put(e.name(), e));

@@ -225,7 +225,7 @@ public sealed interface Condition {
         }
     }
 
-    /** A tag that the subject bears, or does not. */
+    /** A tag that the subject spawns, or does not. */
     record Tagged(String tag, boolean borne) implements Condition {
         public Tagged {
             Demand.name("tag", tag);

@@ -15,7 +15,7 @@ public record Owner(AtEnd end, double over) {
         FINISH,
         /** It is gone at once. */
         VANISH,
-        /** It bears no more and dims to nothing. */
+        /** It spawns no more and dims to nothing. */
         FADE
     }
 

@@ -176,7 +176,7 @@ public sealed interface Source {
         }
     }
 
-    /** Seconds since another event last came; for ever if it never did. */
+    /** Seconds since another event last came; for good if it never did. */
     record Since(String event) implements Source {
         public Since {
             Demand.name("since", event);

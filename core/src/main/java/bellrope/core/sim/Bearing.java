@@ -3,7 +3,7 @@ package bellrope.core.sim;
 import bellrope.core.effect.End.Child;
 import java.util.List;
 
-/** When the particles of one emitter bear children: each method notes the occasions of one moment of their lives. */
+/** When the particles of one emitter spawn children: each method notes the occasions of one moment of their lives. */
 final class Bearing {
     /** Share of a way or a life within which a birth counts as being at its very end, and so does not count. */
     private static final double AT_THE_END = 1e-6;
@@ -13,7 +13,7 @@ final class Bearing {
     private final double dt;
 
     /**
-     * @param emitter index of the emitter whose particles bear
+     * @param emitter index of the emitter whose particles spawn
      * @param dt seconds a step
      */
     Bearing(List<Child> children, int emitter, double dt) {
@@ -27,7 +27,7 @@ final class Bearing {
     }
 
     /**
-     * Notes what a particle bears on a stretch of its way, from so many units travelled to so many.
+     * Notes what a particle spawns on a stretch of its way, from so many units travelled to so many.
      *
      * @param age at the end of the stretch, steps
      * @param steps that the stretch takes
@@ -81,7 +81,7 @@ final class Bearing {
         }
     }
 
-    /** Notes what a particle bears where it struck something, for the time that its walk counts. */
+    /** Notes what a particle spawns where it struck something, for as long as that step counts. */
     void struck(
             ParticleStore store,
             int i,
@@ -96,12 +96,22 @@ final class Bearing {
         for (int c = 0; c < children.size(); c++) {
             if (children.get(c).when() == Child.When.ON_COLLISION) {
                 occasions.add(
-                        store, i, emitter, c, store.walk.hits[i], face, x, y, z, layer.shade.sizeAt(i, step), ago);
+                        store,
+                        i,
+                        emitter,
+                        c,
+                        store.integrated.hits[i],
+                        face,
+                        x,
+                        y,
+                        z,
+                        layer.shade.sizeAt(i, step),
+                        ago);
             }
         }
     }
 
-    /** Notes what a particle bears where it is now: at its birth, or at its end. */
+    /** Notes what a particle spawns where it is now: at its birth, or at its end. */
     void once(Child.When when, ParticleStore store, int i, int step, double ago, Occasions occasions, Layer layer) {
         for (int c = 0; c < children.size(); c++) {
             if (children.get(c).when() == when) {

@@ -30,10 +30,10 @@ final class Births {
     int generation;
     // Steps from the birth to the end of the step, 0 to 1.
     double lag;
-    // How many may still be born, how many were asked for, how many were borne.
+    // How many may still be born, how many were asked for, how many were born.
     int room;
     int asked;
-    int borne;
+    int born;
     private final Placement place = new Placement(draws);
 
     Births(Pace pace) {
@@ -55,7 +55,7 @@ final class Births {
     }
 
     /** Counts births that are asked for without a look at each, because none of them can come true any more. */
-    void swallow(Layer layer, long count) {
+    void drop(Layer layer, long count) {
         int many = (int) Math.min(Integer.MAX_VALUE - asked, count);
         asked += many;
         layer.refuse(many);
@@ -67,15 +67,15 @@ final class Births {
     }
 
     /**
-     * Bears particles {@code first} to {@code first + count − 1} of a source.
+     * Spawns particles {@code first} to {@code first + count − 1} of a source.
      *
-     * @param of how many the source bears at once, for even placing; 0 if they come one by one
+     * @param of how many the source spawns at once, for even placing; 0 if they come one by one
      * @param ramp share of them that come true
      */
-    void bear(
+    void spawn(
             Layer layer,
             Emitter emitter,
-            Frame frame,
+            Orientation frame,
             long key,
             int source,
             int cycle,
@@ -95,22 +95,22 @@ final class Births {
             layer.count(admitted);
             if (admitted) {
                 room--;
-                borne++;
+                born++;
                 int i = one(layer, emitter, frame, n, of, step);
-                if (layer.walks()) {
-                    Walk walk = layer.store().walk;
-                    walk.generation[i] = generation;
-                    if (layer.bears()) {
+                if (layer.integrated()) {
+                    Integrated integrated = layer.store().integrated;
+                    integrated.generation[i] = generation;
+                    if (layer.hasChildren()) {
                         long line = draws.lineKey();
-                        walk.lineLow[i] = (int) line;
-                        walk.lineHigh[i] = (int) (line >>> 32);
+                        integrated.lineLow[i] = (int) line;
+                        integrated.lineHigh[i] = (int) (line >>> 32);
                     }
                 }
             }
         }
     }
 
-    private int one(Layer layer, Emitter emitter, Frame frame, int n, int of, int step) {
+    private int one(Layer layer, Emitter emitter, Orientation frame, int n, int of, int step) {
         Birth birth = emitter.birth();
         ParticleStore store = layer.store();
         place.particle(n, of);
@@ -128,7 +128,7 @@ final class Births {
         store.vx[i] = (float) (carryX + speed * (place.dx * right.x() + place.dy * up.x() + place.dz * back.x()));
         store.vy[i] = (float) (carryY + speed * (place.dx * right.y() + place.dy * up.y() + place.dz * back.y()));
         store.vz[i] = (float) (carryZ + speed * (place.dx * right.z() + place.dy * up.z() + place.dz * back.z()));
-        if (lag > 0 && !layer.walks()) {
+        if (lag > 0 && !layer.integrated()) {
             layer.carry(i, lag);
         }
         store.x[i] = store.x0[i];
@@ -149,8 +149,8 @@ final class Births {
         store.green[i] = mixed[1] * green * bright;
         store.blue[i] = mixed[2] * blue * bright;
         store.opacity[i] = (float) birth.opacity().at(draws.unit(Purpose.OPACITY)) * mixed[3];
-        if (store.walk != null) {
-            store.walk.begin(i, store.x[i], store.y[i], store.z[i], store.vx[i], store.vy[i], store.vz[i]);
+        if (store.integrated != null) {
+            store.integrated.begin(i, store.x[i], store.y[i], store.z[i], store.vx[i], store.vy[i], store.vz[i]);
         }
         return i;
     }

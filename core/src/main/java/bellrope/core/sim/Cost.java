@@ -11,7 +11,7 @@ import bellrope.core.effect.Force;
 public final class Cost {
     private static final double SHOWN = 45;
     private static final double EXACT = 3;
-    private static final double WALKING = 80;
+    private static final double INTEGRATED = 80;
     private static final double SMOOTH_FORCE = 140;
     private static final double TURBULENCE = 500;
     private static final double COLLISION = 65;
@@ -21,7 +21,7 @@ public final class Cost {
 
     /** Returns the cost of one particle of an emitter in one step. */
     public static double of(Emitter emitter) {
-        double cost = SHOWN + (Layer.walks(emitter) ? WALKING : EXACT);
+        double cost = SHOWN + (Layer.integrates(emitter) ? INTEGRATED : EXACT);
         for (Force force : emitter.life().forces()) {
             cost += force instanceof Force.Turbulence ? TURBULENCE : SMOOTH_FORCE;
         }

@@ -7,7 +7,7 @@ import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.random.Purpose;
 import bellrope.core.value.Pace;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import java.util.List;
 
@@ -36,7 +36,7 @@ public final class EffectRun {
     private final Pace pace;
     private final Schedule[] schedules;
     private final Layer[] layers;
-    private final Frame[] frames;
+    private final Orientation[] frames;
     private final Mover[] movers;
     private final Births births;
     private final Offspring offspring;
@@ -45,14 +45,14 @@ public final class EffectRun {
     private final int start;
     private final double early;
     private final int generation;
-    private final Way way;
+    private final MovementPath way;
     private final double[] at = new double[3];
     private final double[] was = new double[3];
     private final double[] velocity = new double[3];
-    // By emitter: the share of its stream, and of what its way bears, that comes true now.
+    // By emitter: the share of its stream, and of what its way spawns, that comes true now.
     private final double[] streamShare;
     private final double[] travelShare;
-    private Turn turn;
+    private Rotation turn;
     private Hold hold;
     private final double windUp;
     private final double fadeOut;
@@ -103,7 +103,7 @@ public final class EffectRun {
                 pace,
                 key,
                 start,
-                Way.straight(placement.origin(), placement.facing(), placement.velocity(), pace),
+                MovementPath.straight(placement.origin(), placement.facing(), placement.velocity(), pace),
                 descent);
     }
 
@@ -123,7 +123,7 @@ public final class EffectRun {
             Pace pace,
             long key,
             int start,
-            Way way,
+            MovementPath way,
             Descent descent) {
         this.emitters = emitters;
         this.peaks = peaks;
@@ -142,14 +142,14 @@ public final class EffectRun {
         this.fadeOut = course.fadeOut() * tempo;
         int n = emitters.size();
         this.schedules = new Schedule[n];
-        this.frames = new Frame[n];
+        this.frames = new Orientation[n];
         this.movers = new Mover[n];
         for (int i = 0; i < n; i++) {
             Emitter emitter = emitters.get(i);
             schedules[i] =
                     new Schedule(peaks.get(i).birth(), course, peaks.get(i).stepsPerSecond(pace));
-            frames[i] = Frame.of(turn, emitter.birth(), emitter.look());
-            if (layers[i].walks()) {
+            frames[i] = Orientation.of(turn, emitter.birth(), emitter.look());
+            if (layers[i].integrated()) {
                 movers[i] = new Mover(emitter, i, turn, pace);
             }
             layers[i].reach(Hold.life(peaks.get(i), pace) + 1);
@@ -209,21 +209,21 @@ public final class EffectRun {
     }
 
     private void turned(int local) {
-        Turn now = way.turn(local);
+        Rotation now = way.turn(local);
         if (now != turn) {
             turn = now;
             for (int i = 0; i < frames.length; i++) {
-                frames[i] =
-                        Frame.of(turn, emitters.get(i).birth(), emitters.get(i).look());
+                frames[i] = Orientation.of(
+                        turn, emitters.get(i).birth(), emitters.get(i).look());
             }
         }
     }
 
     /**
-     * Moves the particles of its own layers to a step of the stage, bears their children and buries the dead. Layers shared
+     * Moves the particles of its own layers to a step of the stage, spawns their children and buries the dead. Layers shared
      * with others are the stage's to move.
      */
-    public void walk(int step) {
+    public void integrate(int step) {
         boolean alive = false;
         moveOn(now(step));
         for (int e = 0; e < movers.length; e++) {
@@ -231,7 +231,7 @@ public final class EffectRun {
             if (movers[e] == null) {
                 continue;
             }
-            movers[e].walk(layer.store(), step, now(step), offspring.due(), layer);
+            movers[e].integrate(layer.store(), step, now(step), offspring.due(), layer);
             layer.store().bury(step);
             children(step);
             alive |= layer.store().count() > 0;
@@ -256,7 +256,7 @@ public final class EffectRun {
         }
     }
 
-    /** Bears the children of one step's occasions, and theirs. */
+    /** Spawns the children of one step's occasions, and theirs. */
     private void children(int step) {
         Occasions due = offspring.due();
         for (int o = due.next(); o >= 0; o = due.next()) {
@@ -267,7 +267,7 @@ public final class EffectRun {
                 continue;
             }
             if (target >= 0 && !births.roomIn(layers[target])) {
-                births.swallow(layers[target], count);
+                births.drop(layers[target], count);
                 continue;
             }
             if (target < 0) {
@@ -275,8 +275,8 @@ public final class EffectRun {
                 continue;
             }
             offspring.hand(e, o, emitters);
-            Frame frame = offspring.frame(e, o);
-            bear(
+            Orientation frame = offspring.frame(e, o);
+            spawn(
                     target,
                     frame == null ? frames[target] : frame,
                     due.line[o],
@@ -288,16 +288,25 @@ public final class EffectRun {
                     step,
                     1);
         }
-        births.swallow(layers[0], due.takeDropped());
+        births.drop(layers[0], due.takeDropped());
     }
 
-    private void bear(
-            int e, Frame frame, long line, int source, int cycle, int first, int count, int of, int step, double ramp) {
-        int before = births.borne;
+    private void spawn(
+            int e,
+            Orientation frame,
+            long line,
+            int source,
+            int cycle,
+            int first,
+            int count,
+            int of,
+            int step,
+            double ramp) {
+        int before = births.born;
         Layer layer = layers[e];
         int slot = layer.store().slots();
-        births.bear(layer, emitters.get(e), frame, line, source, cycle, first, count, of, step, ramp);
-        byGeneration[Math.min(GENERATIONS - 1, births.generation)] += births.borne - before;
+        births.spawn(layer, emitters.get(e), frame, line, source, cycle, first, count, of, step, ramp);
+        byGeneration[Math.min(GENERATIONS - 1, births.generation)] += births.born - before;
         if (movers[e] != null) {
             for (int i = slot; i < layer.store().slots(); i++) {
                 movers[e].begin(layer.store(), i, step, now(step), offspring.due(), layer);
@@ -311,7 +320,7 @@ public final class EffectRun {
      *
      * @param step of the stage
      */
-    public void bear(int step) {
+    public void spawn(int step) {
         double local = now(step);
         if (over(local - 1) && ramp(local) <= 0) {
             return;
@@ -346,19 +355,19 @@ public final class EffectRun {
         int source = raised == 0 ? 0 : RAISED_SOURCE + raised;
         for (long n = schedule.streamed(local - 1); n < due; n++) {
             if (!births.roomIn(layers[e])) {
-                swallow(e, due - n, ramp(local) * streamShare[e]);
+                drop(e, due - n, ramp(local) * streamShare[e]);
                 return;
             }
             double time = Math.min(local, schedule.streamTime(n));
             again(e, emitter, local, time);
             double share = ramp(time) * streamShare[e];
-            bear(e, frames[e], key, source, schedule.streamCycle(n), schedule.streamNumber(n), 1, 0, step, share);
+            spawn(e, frames[e], key, source, schedule.streamCycle(n), schedule.streamNumber(n), 1, 0, step, share);
         }
     }
 
     // Of those that there is no room for, as many as would have come true.
-    private void swallow(int e, long count, double share) {
-        births.swallow(layers[e], Math.round(count * Math.min(1, share)));
+    private void drop(int e, long count, double share) {
+        births.drop(layers[e], Math.round(count * Math.min(1, share)));
     }
 
     private boolean over(double time) {
@@ -396,7 +405,7 @@ public final class EffectRun {
             return;
         }
         int count = burst.count(draws.unit(Purpose.COUNT));
-        bear(e, frames[e], key, burst.id(), cycle, 0, count, count, step, ramp(time));
+        spawn(e, frames[e], key, burst.id(), cycle, 0, count, count, step, ramp(time));
     }
 
     // Each lies where the way reached it, not where the source is at the end of the step.
@@ -410,13 +419,13 @@ public final class EffectRun {
         for (long n = from + 1; n <= to; n++) {
             if (!births.roomIn(layers[e]) || n - from > MOST_BY_WAY) {
                 leftOut += to - n + 1;
-                swallow(e, to - n + 1, ramp(local) * travelShare[e]);
+                drop(e, to - n + 1, ramp(local) * travelShare[e]);
                 return;
             }
             double time = local - 1 + Math.min(1, Math.max(0, (n / perUnit - before) / (after - before)));
             if (schedules[e].travels(time)) {
                 again(e, emitter, local, time);
-                bear(e, frames[e], key, source, 0, (int) n, 1, 0, step, ramp(time) * travelShare[e]);
+                spawn(e, frames[e], key, source, 0, (int) n, 1, 0, step, ramp(time) * travelShare[e]);
             }
         }
     }
@@ -431,7 +440,7 @@ public final class EffectRun {
         return since < fadeOut ? up * (1 - since / fadeOut) : 0;
     }
 
-    /** Tells a looping effect to end: over its fade-out it bears ever less, and what lives lives on. */
+    /** Tells a looping effect to end: over its fade-out it spawns ever less, and what lives lives on. */
     public void stop(int step) {
         if (course.looping() && stopped == Integer.MAX_VALUE) {
             stopped = step;
@@ -442,7 +451,7 @@ public final class EffectRun {
     public void open(int room) {
         births.room = Math.max(0, room);
         births.asked = 0;
-        births.borne = 0;
+        births.born = 0;
     }
 
     /** Returns how many births were asked for since {@link #open}. */
@@ -451,8 +460,8 @@ public final class EffectRun {
     }
 
     /** Returns how many of them came true. */
-    public int borne() {
-        return births.borne;
+    public int born() {
+        return births.born;
     }
 
     /** Returns how many births by the way there was no room for since the last call. */
@@ -495,7 +504,7 @@ public final class EffectRun {
         return course.looping();
     }
 
-    /** Returns how many steps after it was told to end it bears nothing more. */
+    /** Returns how many steps after it was told to end it spawns nothing more. */
     public int fadeOut() {
         return (int) Math.ceil(fadeOut - 1e-9);
     }

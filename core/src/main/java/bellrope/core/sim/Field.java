@@ -2,7 +2,7 @@ package bellrope.core.sim;
 
 import bellrope.core.effect.Force;
 import bellrope.core.effect.Force.Falloff;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import java.util.List;
 
@@ -30,7 +30,7 @@ final class Field {
      * @param turn of the effect
      * @param seed of the emitter, which picks the turbulence's pattern
      */
-    Field(List<Force> forces, Turn turn, int seed) {
+    Field(List<Force> forces, Rotation turn, int seed) {
         kinds = new int[forces.size()];
         falloffs = new Falloff[kinds.length];
         numbers = new double[SIZE * kinds.length];

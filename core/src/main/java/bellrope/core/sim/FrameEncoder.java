@@ -101,9 +101,9 @@ public final class FrameEncoder {
             if (layer.ribbon != null) {
                 for (int i = 0; i < store.slots(); i++) {
                     if (store.gone[i] > step) {
-                        tail(0, store.walk.tx, i);
-                        tail(1, store.walk.ty, i);
-                        tail(2, store.walk.tz, i);
+                        tail(0, store.integrated.tx, i);
+                        tail(1, store.integrated.ty, i);
+                        tail(2, store.integrated.tz, i);
                     }
                 }
             }
@@ -118,7 +118,7 @@ public final class FrameEncoder {
     }
 
     private void tail(int axis, float[] points, int slot) {
-        for (int k = slot * Walk.POINTS; k < (slot + 1) * Walk.POINTS; k++) {
+        for (int k = slot * Integrated.POINTS; k < (slot + 1) * Integrated.POINTS; k++) {
             low[axis] = Math.min(low[axis], points[k]);
             high[axis] = Math.max(high[axis], points[k]);
         }
@@ -141,7 +141,7 @@ public final class FrameEncoder {
     private void particles(Layer layer, int step) {
         ParticleStore store = layer.store();
         int n = store.slots();
-        int pictures = store.count() * (layer.ribbon == null ? 1 : 1 + Walk.POINTS);
+        int pictures = store.count() * (layer.ribbon == null ? 1 : 1 + Integrated.POINTS);
         if (words.length < used + pictures * 5) {
             words = Arrays.copyOf(words, used + pictures * 5 + words.length / 2);
         }

@@ -11,7 +11,7 @@ import java.util.Arrays;
 
 /**
  * All living particles that share an emitter and its motion, and how they look, which is for {@link Shade}. Where motion is
- * exact and nothing is struck or borne, instances share a layer and it moves by {@link Flight}; otherwise each instance
+ * exact and nothing is struck or born, instances share a layer and it moves by {@link Flight}; otherwise each instance
  * has its own, moved step by step by a {@link Mover}.
  */
 public final class Layer {
@@ -27,7 +27,7 @@ public final class Layer {
     private final float rate;
     private final int sprite;
     private final float brightness;
-    private final boolean walks;
+    private final boolean integrates;
     private final boolean bears;
     private final int cap;
     private final double cost;
@@ -64,12 +64,12 @@ public final class Layer {
         this.rate = (float) emitter.playback();
         this.tempo = stepsPerSecond / emitter.playback();
         Life life = emitter.life();
-        this.walks = walks(emitter);
+        this.integrates = integrates(emitter);
         this.bears = !emitter.end().children().isEmpty();
         this.occasions = new long[emitter.end().children().size()];
         End.Trail trail = emitter.end().trail().orElse(null);
         this.ribbon = trail == null ? null : new Ribbon(trail, tempo);
-        this.store = new ParticleStore(64, walks ? new Walk(trail != null) : null);
+        this.store = new ParticleStore(64, integrates ? new Integrated(trail != null) : null);
         this.flight = new Flight(life.dragPerSecond(), tempo);
         this.cost = Cost.of(emitter);
         this.cap = emitter.birth().cap().orElse(Integer.MAX_VALUE);
@@ -84,7 +84,7 @@ public final class Layer {
     }
 
     /** Tells whether an emitter's particles must be moved step by step. */
-    static boolean walks(Emitter emitter) {
+    static boolean integrates(Emitter emitter) {
         return !emitter.life().exact()
                 || !emitter.end().nothing()
                 || emitter.birth().space() == Birth.Space.LOCAL;
@@ -92,7 +92,7 @@ public final class Layer {
 
     /** Tells whether each instance needs a layer of its own for an emitter. */
     public static boolean alone(Emitter emitter) {
-        return walks(emitter) || emitter.birth().cap().isPresent();
+        return integrates(emitter) || emitter.birth().cap().isPresent();
     }
 
     /** Tells whether it belongs to one instance alone. */
@@ -113,11 +113,11 @@ public final class Layer {
     }
 
     /** Tells whether its particles are moved step by step, by the instance that owns it. */
-    public boolean walks() {
-        return walks;
+    public boolean integrated() {
+        return integrates;
     }
 
-    boolean bears() {
+    boolean hasChildren() {
         return bears;
     }
 
@@ -212,10 +212,10 @@ public final class Layer {
         return brightness;
     }
 
-    /** Buries the dead and puts the living where they are at a step; those that walk are where their mover left them. */
+    /** Buries the dead and puts the living where they are at a step; integrated ones are where their mover left them. */
     public void advance(int step) {
         store.bury(step);
-        if (!walks) {
+        if (!integrates) {
             store.move(step, flight, ax, ay, az);
         }
     }
@@ -258,11 +258,11 @@ public final class Layer {
 
     // Units in one of the emitter's own seconds.
     private void written(int i, int step, float[] out) {
-        if (walks) {
-            Walk walk = store.walk;
-            out[0] = walk.ux[i] * walk.slowed[i];
-            out[1] = walk.uy[i] * walk.slowed[i];
-            out[2] = walk.uz[i] * walk.slowed[i];
+        if (integrates) {
+            Integrated integrated = store.integrated;
+            out[0] = integrated.ux[i] * integrated.slowed[i];
+            out[1] = integrated.uy[i] * integrated.slowed[i];
+            out[2] = integrated.uz[i] * integrated.slowed[i];
             return;
         }
         int age = step - store.born[i];
@@ -299,7 +299,7 @@ public final class Layer {
         place[2] = store.z[i] + u[2] * p + az * q;
     }
 
-    /** Notes where a particle that walks came to its end, if it could be seen there. */
+    /** Notes where a particle that integrates came to its end, if it could be seen there. */
     void ended(int i) {
         if (ends == endings.length) {
             endings = Arrays.copyOf(endings, ends * 2);

@@ -5,12 +5,12 @@ import bellrope.core.effect.End;
 import bellrope.core.effect.Force;
 import bellrope.core.effect.Life;
 import bellrope.core.value.Pace;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import java.util.List;
 
 /**
  * Motion step by step, for what has no exact solution: forces that depend on the place, a speed drawn over life,
- * collisions; and the moments at which a particle bears others.
+ * collisions; and the moments at which a particle spawns others.
  *
  * <p>Between forces it takes the exact step of linear drag under constant acceleration; with forces the classical
  * Runge–Kutta method of fourth order, in as many parts as the drag and the pace ask for. Turbulence is held over a step. It is deterministic, but unlike
@@ -79,7 +79,7 @@ final class Mover {
     private double bz;
 
     /** @param index of the emitter in its effect */
-    Mover(Emitter emitter, int index, Turn turn, Pace pace) {
+    Mover(Emitter emitter, int index, Rotation turn, Pace pace) {
         this.emitter = emitter;
         Life life = emitter.life();
         List<Force> forces = life.forces();
@@ -111,11 +111,11 @@ final class Mover {
             trailEvery = 0;
             trailUnits = 0;
         } else if (trail.by() == End.Trail.By.SECONDS) {
-            trailEvery = Math.max(1, (int) Math.ceil(trail.length() / dt / (Walk.POINTS - 1) - 1e-9));
+            trailEvery = Math.max(1, (int) Math.ceil(trail.length() / dt / (Integrated.POINTS - 1) - 1e-9));
             trailUnits = 0;
         } else {
             trailEvery = 0;
-            trailUnits = trail.length() / (Walk.POINTS - 2);
+            trailUnits = trail.length() / (Integrated.POINTS - 2);
         }
     }
 
@@ -138,10 +138,10 @@ final class Mover {
     }
 
     /**
-     * Moves every particle that was there before by one step, to {@code step}, and notes what it bears on the way. A particle
+     * Moves every particle that was there before by one step, to {@code step}, and notes what it spawns on the way. A particle
      * whose life ends within the step is moved to its true end; it and those that die on the way are gone, not buried.
      */
-    void walk(ParticleStore store, int step, double local, Occasions occasions, Layer layer) {
+    void integrate(ParticleStore store, int step, double local, Occasions occasions, Layer layer) {
         int n = store.slots();
         layer.noEnds();
         for (int i = 0; i < n; i++) {
@@ -153,7 +153,7 @@ final class Mover {
         }
     }
 
-    /** Notes what a newborn bears at its birth, and moves it from there to the end of the step. */
+    /** Notes what a newborn spawns at its birth, and moves it from there to the end of the step. */
     void begin(ParticleStore store, int i, int step, double local, Occasions occasions, Layer layer) {
         double lag = store.lag[i];
         bearing.once(End.Child.When.AT_BIRTH, store, i, step, lag, occasions, layer);
@@ -173,12 +173,12 @@ final class Mover {
             double share,
             Occasions occasions,
             Layer layer) {
-        Walk walk = store.walk;
+        Integrated integrated = store.integrated;
         float fromX = store.x[i];
         float fromY = store.y[i];
         float fromZ = store.z[i];
         ago = Math.max(0, 1 - from - share);
-        if (walk.stuck[i] == 0) {
+        if (integrated.stuck[i] == 0) {
             span(share);
             one(store, i, step, (local - 1 + from) * dt, from, occasions, layer);
         } else if (this.local) {
@@ -189,9 +189,9 @@ final class Mover {
         float wx = store.x[i] - fromX;
         float wy = store.y[i] - fromY;
         float wz = store.z[i] - fromZ;
-        float before = walk.travelled[i];
+        float before = integrated.travelled[i];
         float after = before + (float) Math.sqrt(wx * wx + wy * wy + wz * wz);
-        walk.travelled[i] = after;
+        integrated.travelled[i] = after;
         trail(store, i, step, before, after, from > 0);
         if (store.gone[i] <= step) {
             layer.ended(i);
@@ -226,12 +226,12 @@ final class Mover {
                 ? !newborn && (step - store.born[i]) % trailEvery == 0
                 : trailUnits > 0 && (int) (after / trailUnits) > (int) (before / trailUnits);
         if (mark) {
-            store.walk.mark(i, store.x[i], store.y[i], store.z[i]);
+            store.integrated.mark(i, store.x[i], store.y[i], store.z[i]);
         }
     }
 
     private void one(ParticleStore store, int i, int step, double time, double from, Occasions occasions, Layer layer) {
-        Walk walk = store.walk;
+        Integrated integrated = store.integrated;
         x = store.x[i] - ox;
         y = store.y[i] - oy;
         z = store.z[i] - oz;
@@ -241,9 +241,9 @@ final class Mover {
             y += shiftY;
             z += shiftZ;
         }
-        ux = walk.ux[i];
-        uy = walk.uy[i];
-        uz = walk.uz[i];
+        ux = integrated.ux[i];
+        uy = integrated.uy[i];
+        uz = integrated.uz[i];
         double startX = ux;
         double startY = uy;
         double startZ = uz;
@@ -262,11 +262,11 @@ final class Mover {
                 pace *= (lane + 4 * over((float) ((first + last) / 2) * by) + over((float) last * by)) / 6;
                 startPace *= lane;
             }
-            walk.slowed[i] = (float) rest(last, last)
+            integrated.slowed[i] = (float) rest(last, last)
                     * (speedOver == null ? 1 : (float) over((float) last * (lanePace > 0 ? lanePace : store.pace[i])));
             if (speedReplaces) {
                 double now = Math.sqrt(ux * ux + uy * uy + uz * uz);
-                walk.slowed[i] = now > 1e-9 ? (float) (walk.slowed[i] / now) : 0;
+                integrated.slowed[i] = now > 1e-9 ? (float) (integrated.slowed[i] / now) : 0;
                 double mx = startX + ux;
                 double my = startY + uy;
                 double mz = startZ + uz;
@@ -291,9 +291,9 @@ final class Mover {
         store.x[i] = (float) (x + ox);
         store.y[i] = (float) (y + oy);
         store.z[i] = (float) (z + oz);
-        walk.ux[i] = (float) ux;
-        walk.uy[i] = (float) uy;
-        walk.uz[i] = (float) uz;
+        integrated.ux[i] = (float) ux;
+        integrated.uy[i] = (float) uy;
+        integrated.uz[i] = (float) uz;
     }
 
     // The mean of 1 − t/T, and nothing after T, between two ages in steps; exact.
@@ -431,15 +431,15 @@ final class Mover {
             ux = v0x;
             uy = v0y;
             uz = v0z;
-            if (!lies || store.walk.hits[i] == 0) {
+            if (!lies || store.integrated.hits[i] == 0) {
                 struck(store, i, step, collision, ago + rest * (1 - t) / dt, occasions, layer);
-                if (store.gone[i] <= step || store.walk.stuck[i] == 1) {
+                if (store.gone[i] <= step || store.integrated.stuck[i] == 1) {
                     return;
                 }
             }
             rest *= 1 - t;
             if (lies) {
-                // It lies: what pulls it into the surface is borne by the surface.
+                // It lies: what pulls it into the surface is born by the surface.
                 ax -= Math.min(0, pull) * nx;
                 ay -= Math.min(0, pull) * ny;
                 az -= Math.min(0, pull) * nz;
@@ -466,7 +466,7 @@ final class Mover {
             double since,
             Occasions occasions,
             Layer layer) {
-        store.walk.hits[i]++;
+        store.integrated.hits[i]++;
         layer.countHit();
         bearing.struck(
                 store,
@@ -485,7 +485,7 @@ final class Mover {
             return;
         }
         if (collision.then() == End.Outcome.STICKS) {
-            store.walk.stuck[i] = 1;
+            store.integrated.stuck[i] = 1;
             ux = 0;
             uy = 0;
             uz = 0;

@@ -69,21 +69,21 @@ final class Occasions {
         if (count == child.length) {
             grow(Math.min(MOST, count * 2));
         }
-        Walk walk = store.walk;
+        Integrated integrated = store.integrated;
         emitter[count] = of;
         child[count] = which;
         number[count] = occurrence;
         face[count] = struck;
-        generation[count] = walk.generation[slot];
-        line[count] = (long) walk.lineHigh[slot] << 32 | walk.lineLow[slot] & 0xFFFFFFFFL;
+        generation[count] = integrated.generation[slot];
+        line[count] = (long) integrated.lineHigh[slot] << 32 | integrated.lineLow[slot] & 0xFFFFFFFFL;
         lag[count] = (float) Math.max(0, Math.min(1, ago));
         int h = count * FLOATS;
         handed[h] = x;
         handed[h + 1] = y;
         handed[h + 2] = z;
-        handed[h + 3] = walk.ux[slot] * walk.slowed[slot];
-        handed[h + 4] = walk.uy[slot] * walk.slowed[slot];
-        handed[h + 5] = walk.uz[slot] * walk.slowed[slot];
+        handed[h + 3] = integrated.ux[slot] * integrated.slowed[slot];
+        handed[h + 4] = integrated.uy[slot] * integrated.slowed[slot];
+        handed[h + 5] = integrated.uz[slot] * integrated.slowed[slot];
         handed[h + 6] = store.red[slot];
         handed[h + 7] = store.green[slot];
         handed[h + 8] = store.blue[slot];

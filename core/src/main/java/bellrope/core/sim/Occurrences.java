@@ -9,12 +9,12 @@ import bellrope.core.effect.Sprite;
 import bellrope.core.sim.Watch.ByEmitter;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Range;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import java.util.Optional;
 
 /**
- * How often a particle is expected to bear children of a kind. Births fall on whole numbers, of seconds or units times the
+ * How often a particle is expected to spawn children of a kind. Births fall on whole numbers, of seconds or units times the
  * rate, and one at the very end of a life does not count; so the mean is not the mean life times the rate.
  */
 public final class Occurrences {
@@ -81,8 +81,8 @@ public final class Occurrences {
         Layer layer = new Layer(alone, Pace.SIXTY.stepsPerSecond(), 0, new Sprite("none", 1));
         Births births = new Births(Pace.SIXTY);
         births.room = DRAWN;
-        Frame frame = Frame.of(Turn.between(Vec3.UP, Vec3.UP), alone.birth(), alone.look());
-        births.bear(layer, alone, frame, 1, 0, 0, 0, DRAWN, DRAWN, 0, 1);
+        Orientation frame = Orientation.of(Rotation.between(Vec3.UP, Vec3.UP), alone.birth(), alone.look());
+        births.spawn(layer, alone, frame, 1, 0, 0, 0, DRAWN, DRAWN, 0, 1);
         ParticleStore store = layer.store();
         double sum = 0;
         for (int i = 0; i < store.slots(); i++) {

@@ -3,22 +3,22 @@ package bellrope.core.sim;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End.Child;
 import bellrope.core.random.Purpose;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The children of one instance's particles: what each kind bears, how many, and what a parent hands on. What is due waits in a
- * queue, so that children who bear in turn, themselves even, never go deeper than one.
+ * The children of one instance's particles: what each kind spawns, how many, and what a parent hands on. What is due waits in a
+ * queue, so that children who spawn in turn, themselves even, never go deeper than one.
  */
 final class Offspring {
     /** The sources of children's draws begin here, one a kind of child; the bursts lie below. */
     private static final int CHILD_SOURCE = 127;
 
-    // By emitter and child: the emitter it bears, −1 for an effect; and its frames by the faces of what is struck.
+    // By emitter and child: the emitter it spawns, −1 for an effect; and its frames by the faces of what is struck.
     private final int[][] targets;
-    private final Frame[][][] struckFrames;
+    private final Orientation[][][] struckFrames;
     private final Mover[] movers;
     private final Births births;
     private final Occasions due = new Occasions();
@@ -29,7 +29,7 @@ final class Offspring {
         this.movers = movers;
         this.births = births;
         targets = new int[emitters.size()][];
-        struckFrames = new Frame[emitters.size()][][];
+        struckFrames = new Orientation[emitters.size()][][];
         for (int i = 0; i < targets.length; i++) {
             aim(emitters, i);
         }
@@ -38,7 +38,7 @@ final class Offspring {
     private void aim(List<Emitter> emitters, int i) {
         List<Child> children = emitters.get(i).end().children();
         targets[i] = new int[children.size()];
-        struckFrames[i] = new Frame[children.size()][];
+        struckFrames[i] = new Orientation[children.size()][];
         for (int c = 0; c < children.size(); c++) {
             targets[i][c] = -1;
             String wanted = children.get(c).emitter().orElse(null);
@@ -50,9 +50,10 @@ final class Offspring {
             if (movers[i] != null && movers[i].wall() != null && targets[i][c] >= 0) {
                 Emitter child = emitters.get(targets[i][c]);
                 Vec3[] normals = movers[i].wall().normals();
-                struckFrames[i][c] = new Frame[normals.length];
+                struckFrames[i][c] = new Orientation[normals.length];
                 for (int f = 0; f < normals.length; f++) {
-                    struckFrames[i][c][f] = Frame.of(Turn.between(Vec3.UP, normals[f]), child.birth(), child.look());
+                    struckFrames[i][c][f] =
+                            Orientation.of(Rotation.between(Vec3.UP, normals[f]), child.birth(), child.look());
                 }
             }
         }
@@ -117,13 +118,13 @@ final class Offspring {
     }
 
     /** Returns the frame that the children of an occasion are thrown from; null for the effect's own. */
-    Frame frame(int e, int o) {
+    Orientation frame(int e, int o) {
         int face = due.face[o];
         return face < 0 ? null : struckFrames[e][due.child[o]][face];
     }
 
     /** Notes the effect that an occasion begins, with the draws of the last {@link #count}. */
-    void begin(int e, int o, List<Emitter> emitters, Turn turn) {
+    void begin(int e, int o, List<Emitter> emitters, Rotation turn) {
         int h = o * Occasions.FLOATS;
         int face = due.face[o];
         begun.add(new EffectRun.Begun(

@@ -53,8 +53,8 @@ public final class ParticleStore {
     /** Steps after which the dead lose their slots in any case; tables over age must reach that much farther. */
     static final int LONGEST_REST = 30;
 
-    /** What particles that walk step by step keep besides; null where motion is exact. */
-    final Walk walk;
+    /** What particles that are integrated step by step keep besides; null where motion is exact. */
+    final Integrated integrated;
 
     private int slots;
     private int dead;
@@ -66,10 +66,10 @@ public final class ParticleStore {
         this(capacity, null);
     }
 
-    ParticleStore(int capacity, Walk walk) {
-        this.walk = walk;
-        if (walk != null) {
-            walk.grow(capacity);
+    ParticleStore(int capacity, Integrated integrated) {
+        this.integrated = integrated;
+        if (integrated != null) {
+            integrated.grow(capacity);
         }
         x0 = new float[capacity];
         y0 = new float[capacity];
@@ -252,11 +252,11 @@ public final class ParticleStore {
             pack(aspect, stay, kept);
             pack(pick, stay, kept);
             pack(face, stay, kept);
-            if (walk != null) {
+            if (integrated != null) {
                 pack(x, stay, kept);
                 pack(y, stay, kept);
                 pack(z, stay, kept);
-                walk.pack(stay, kept);
+                integrated.pack(stay, kept);
             }
         }
         slots = kept;
@@ -323,8 +323,8 @@ public final class ParticleStore {
         x = Arrays.copyOf(x, length);
         y = Arrays.copyOf(y, length);
         z = Arrays.copyOf(z, length);
-        if (walk != null) {
-            walk.grow(length);
+        if (integrated != null) {
+            integrated.grow(length);
         }
         p = new float[length];
         q = new float[length];

@@ -32,7 +32,7 @@ final class Ribbon {
     /** Lays out the ribbon of a particle as it is at a step. */
     void lay(Layer layer, int i, int step, Stretches to) {
         ParticleStore store = layer.store();
-        Walk walk = store.walk;
+        Integrated integrated = store.integrated;
         int every = every();
         int age = step - store.born[i];
         float x = store.x[i];
@@ -40,30 +40,39 @@ final class Ribbon {
         float z = store.z[i];
         float size = layer.shade.sizes()[i];
         float length = 0;
-        for (int k = 0; k < Walk.POINTS && length < units; k++) {
+        for (int k = 0; k < Integrated.POINTS && length < units; k++) {
             int behind = every == 0 ? 0 : age % every + k * every;
             if (behind > Math.min(age, steps)) {
                 break;
             }
-            int at = i * Walk.POINTS + (walk.head[i] - k + Walk.POINTS) % Walk.POINTS;
-            float dx = x - walk.tx[at];
-            float dy = y - walk.ty[at];
-            float dz = z - walk.tz[at];
+            int at = i * Integrated.POINTS + (integrated.head[i] - k + Integrated.POINTS) % Integrated.POINTS;
+            float dx = x - integrated.tx[at];
+            float dy = y - integrated.ty[at];
+            float dz = z - integrated.tz[at];
             float way = (float) Math.sqrt(dx * dx + dy * dy + dz * dz);
             if (way > 1e-6f) {
                 float share = every == 0 ? (length + way / 2) / units : (behind - every / 2f) / (float) steps;
-                to.stretch(x, y, z, walk.tx[at], walk.ty[at], walk.tz[at], way, size * width(share), share);
+                to.stretch(
+                        x,
+                        y,
+                        z,
+                        integrated.tx[at],
+                        integrated.ty[at],
+                        integrated.tz[at],
+                        way,
+                        size * width(share),
+                        share);
             }
             length += way;
-            x = walk.tx[at];
-            y = walk.ty[at];
-            z = walk.tz[at];
+            x = integrated.tx[at];
+            y = integrated.ty[at];
+            z = integrated.tz[at];
         }
     }
 
     /** Returns the points of a trail that are kept at even times: one each so many steps; 0 when kept by way. */
     int every() {
-        return steps == Integer.MAX_VALUE ? 0 : Math.max(1, (steps + Walk.POINTS - 2) / (Walk.POINTS - 1));
+        return steps == Integer.MAX_VALUE ? 0 : Math.max(1, (steps + Integrated.POINTS - 2) / (Integrated.POINTS - 1));
     }
 
     float width(float share) {

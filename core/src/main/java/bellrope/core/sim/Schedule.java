@@ -140,12 +140,12 @@ public final class Schedule {
         return cycle * burstAt[index].length + nth;
     }
 
-    /** Returns how many the stream bears in one pull or one cycle, or {@link #ENDLESS}. */
+    /** Returns how many the stream spawns in one pull or one cycle, or {@link #ENDLESS}. */
     public long streamedInACycle() {
         return perCycle;
     }
 
-    /** Returns how many the stream has borne by a step, all cycles together. */
+    /** Returns how many the stream has born by a step, all cycles together. */
     long streamed(double step) {
         double since = step - streamStart;
         if (since < -FORGIVEN || perCycle == 0) {
@@ -170,7 +170,7 @@ public final class Schedule {
         return Math.min(perCycle, (long) Math.floor(sum + 0.5 + FORGIVEN));
     }
 
-    /** Returns in which cycle the stream bears its {@code nth} particle, counted over all cycles. */
+    /** Returns in which cycle the stream spawns its {@code nth} particle, counted over all cycles. */
     int streamCycle(long nth) {
         return perCycle == ENDLESS || period == 0 ? 0 : (int) (nth / perCycle);
     }
@@ -180,7 +180,7 @@ public final class Schedule {
         return perCycle == ENDLESS || period == 0 ? (int) nth : (int) (nth % perCycle);
     }
 
-    /** Returns when the stream bears that particle, in steps. */
+    /** Returns when the stream spawns that particle, in steps. */
     double streamTime(long nth) {
         double begun = streamStart + streamCycle(nth) * period;
         int number = streamNumber(nth);
@@ -203,12 +203,12 @@ public final class Schedule {
         return begun + low + (gained > 0 ? width * Math.max(0, (wanted - added[low]) / gained) : width);
     }
 
-    /** Tells whether a particle may be borne by the way that the source travels at a time in steps. */
+    /** Tells whether a particle may be born by the way that the source travels at a time in steps. */
     boolean travels(double time) {
         return time > travelFrom - FORGIVEN && time < travelUntil - FORGIVEN;
     }
 
-    /** Tells whether anything may be borne by the way in the step that ends with {@code step}. */
+    /** Tells whether anything may be born by the way in the step that ends with {@code step}. */
     boolean travelling(double step) {
         return step > travelFrom && step - 1 < travelUntil;
     }

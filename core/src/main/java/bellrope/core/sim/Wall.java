@@ -1,7 +1,7 @@
 package bellrope.core.sim;
 
 import bellrope.core.effect.End.Barrier;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 
 /**
@@ -35,7 +35,7 @@ final class Wall {
         this.half = half;
     }
 
-    static Wall of(Barrier barrier, Turn turn) {
+    static Wall of(Barrier barrier, Rotation turn) {
         return barrier.match(
                 ground -> flat(Vec3.UP, ground.level()),
                 plane -> {
@@ -49,7 +49,7 @@ final class Wall {
         return new Wall(new double[] {level}, new Vec3[] {normal}, null, null, null);
     }
 
-    private static Wall box(Barrier.Box box, Turn turn) {
+    private static Wall box(Barrier.Box box, Rotation turn) {
         Vec3[] own = {turn.apply(Vec3.RIGHT), turn.apply(Vec3.UP), turn.apply(new Vec3(0, 0, 1))};
         double[] size = {box.size().x() / 2, box.size().y() / 2, box.size().z() / 2};
         Vec3 middle = turn.apply(box.place());

@@ -1,7 +1,7 @@
 package bellrope.core.sim;
 
 import bellrope.core.effect.End;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -192,7 +192,7 @@ public final class Watch {
     public Watch(Vec3 from, Vec3 facing) {
         this.from = from;
         this.facing = facing;
-        Turn turn = Turn.between(Vec3.UP, facing);
+        Rotation turn = Rotation.between(Vec3.UP, facing);
         right = turn.apply(Vec3.RIGHT);
         up = turn.apply(Vec3.UP);
         back = turn.apply(new Vec3(0, 0, 1));
@@ -267,7 +267,7 @@ public final class Watch {
             } else {
                 by.reach = Math.max(by.reach, away());
             }
-            if (store.gone[i] == step + 1 && !layer.walks()) {
+            if (store.gone[i] == step + 1 && !layer.integrated()) {
                 // It ends before it is looked at again: at its very end it has come farthest.
                 layer.after(i, step, Math.max(0, Math.min(1, store.left(i, step))), place);
                 come();

@@ -20,7 +20,7 @@ import bellrope.core.rope.Source;
 import bellrope.core.rope.SourceValues;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
-import bellrope.core.sim.Way;
+import bellrope.core.sim.MovementPath;
 import bellrope.core.stage.Account.Fed;
 import bellrope.core.stage.Account.NothingToPlay;
 import bellrope.core.stage.Account.Reason;
@@ -29,7 +29,7 @@ import bellrope.core.value.Angle;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Range;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
@@ -200,7 +200,8 @@ final class Decision {
         double cos = 1 - draws.unit(Purpose.FACING_TILT) * (1 - least);
         double sin = Math.sqrt(Math.max(0, 1 - cos * cos));
         double around = draws.unit(Purpose.FACING_AROUND);
-        return Turn.between(Vec3.UP, straight).apply(new Vec3(sin * Angle.cos(around), cos, sin * Angle.sin(around)));
+        return Rotation.between(Vec3.UP, straight)
+                .apply(new Vec3(sin * Angle.cos(around), cos, sin * Angle.sin(around)));
     }
 
     private Vec3 straight(Pointing pointing) {
@@ -234,14 +235,14 @@ final class Decision {
     }
 
     /** Returns where the instance goes from its anchor on. */
-    Way way(Vec3 anchor, Pace pace) {
+    MovementPath way(Vec3 anchor, Pace pace) {
         Where where = rope.where();
         Pointing pointing = rope.pointing();
         Vec3 facing = facing();
         Track track = track();
         if (where.moves() && track != null && track.known()) {
             boolean own = where.frame() == Where.Frame.SUBJECT;
-            return new FollowedWay(
+            return new FollowedPath(
                     track,
                     step,
                     beginning,
@@ -256,7 +257,7 @@ final class Decision {
                 || where.anchor() == Where.Anchor.CAMERA
                 || where.anchor() == Where.Anchor.SCREEN;
         Vec3 velocity = stays ? Vec3.ZERO : pull.velocity().times(pointing.velocity());
-        return Way.straight(origin(anchor), facing, velocity, pace);
+        return MovementPath.straight(origin(anchor), facing, velocity, pace);
     }
 
     /** Returns what the feeds set at first; a feed of an unknown parameter or a missing value sets nothing. */

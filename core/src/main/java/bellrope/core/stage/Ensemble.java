@@ -12,7 +12,7 @@ import bellrope.core.rope.Rope;
 import bellrope.core.sim.EffectRun;
 import bellrope.core.sim.Hold;
 import bellrope.core.sim.Layer;
-import bellrope.core.sim.Way;
+import bellrope.core.sim.MovementPath;
 import bellrope.core.stage.Account.Fed;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Pace;
@@ -97,9 +97,9 @@ final class Ensemble {
         instance.driver = driver.idle() ? null : driver;
         List<Emitter> peaks = driver.idle() ? emitters : driver.peaks(instance.start);
         boolean follows = main || instance.role == Playing.Role.START;
-        Way way = follows
+        MovementPath way = follows
                 ? decision.way(instance.anchor, pace)
-                : Way.straight(instance.anchor, instance.facing, Vec3.ZERO, pace);
+                : MovementPath.straight(instance.anchor, instance.facing, Vec3.ZERO, pace);
         instance.apart |= rope.apart() || counted(rope) || instance.role == Playing.Role.FOLLOW;
         if (main && rope.overrides().goneAfter().isPresent()) {
             instance.cutAt = Math.min(
@@ -188,10 +188,10 @@ final class Ensemble {
         return wanted(instance, ropes.get(instance.rope)).map(effects::get);
     }
 
-    /** Lets an instance in: it bears at once. */
+    /** Lets an instance in: it spawns at once. */
     void enter(Playing instance, int step) {
         playing.add(instance);
-        bear(instance, step);
+        spawn(instance, step);
         begun(instance, step, true);
     }
 
@@ -230,7 +230,7 @@ final class Ensemble {
         return OptionalInt.of(longest);
     }
 
-    private void bear(Playing instance, int step) {
+    private void spawn(Playing instance, int step) {
         if (step >= instance.muted) {
             return;
         }
@@ -238,7 +238,7 @@ final class Ensemble {
             instance.driver.drive(instance.run, step);
         }
         instance.run.open(project.settings().particleLimit() - particles());
-        instance.run.bear(step);
+        instance.run.spawn(step);
         count(instance);
         long leftOut = instance.run.takeLeftOut();
         if (leftOut > JUMPED) {
@@ -253,8 +253,8 @@ final class Ensemble {
     }
 
     private void count(Playing instance) {
-        births += instance.run.borne();
-        dropped += instance.run.asked() - instance.run.borne();
+        births += instance.run.born();
+        dropped += instance.run.asked() - instance.run.born();
     }
 
     /** Makes a step: everything is where it belongs afterwards but for what moves exactly. */
@@ -275,7 +275,7 @@ final class Ensemble {
         cast.settle();
         List<Layer> layers = cast.layers();
         for (int i = 0; i < layers.size(); i++) {
-            if (!layers.get(i).walks()) {
+            if (!layers.get(i).integrated()) {
                 layers.get(i).store().bury(step);
             }
         }
@@ -283,9 +283,9 @@ final class Ensemble {
             Playing instance = playing.get(i);
             if (instance.start < step) {
                 instance.run.open(project.settings().particleLimit() - particles());
-                instance.run.walk(step);
+                instance.run.integrate(step);
                 count(instance);
-                // Before their parent is released; they bear with all others below.
+                // Before their parent is released; they spawn with all others below.
                 begun(instance, step, false);
             }
         }
@@ -294,10 +294,10 @@ final class Ensemble {
         }
         for (int i = 0; i < playing.size(); i++) {
             if (playing.get(i).start <= step) {
-                bear(playing.get(i), step);
+                spawn(playing.get(i), step);
             }
         }
-        // Those begun now bear at once, and what they begin in turn is seen by the same loop.
+        // Those begun now spawn at once, and what they begin in turn is seen by the same loop.
         for (int i = 0; i < playing.size(); i++) {
             begun(playing.get(i), step, true);
         }
@@ -328,7 +328,7 @@ final class Ensemble {
             }
             playing.add(instance);
             if (bearing) {
-                bear(instance, step);
+                spawn(instance, step);
             }
         }
         parent.run.clearBegun();

@@ -108,7 +108,7 @@ final class Playing {
         run.stop(stopped);
     }
 
-    /** Lets it bear no more and dim to nothing. */
+    /** Lets it spawn no more and dim to nothing. */
     void dim(int step, int steps) {
         if (muted == NEVER) {
             muted = step;

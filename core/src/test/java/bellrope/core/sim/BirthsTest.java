@@ -53,7 +53,7 @@ class BirthsTest {
                 new EffectRun.Placement(Vec3.ZERO, facing, Vec3.ZERO),
                 EffectRun.Descent.NONE);
         run.open(N);
-        run.bear(0);
+        run.spawn(0);
         assertThat(layer.store().count()).isEqualTo(N);
         return layer.store();
     }

@@ -90,9 +90,9 @@ class ClocksTest {
                     new EffectRun.Placement(Vec3.ZERO, Vec3.UP, Vec3.ZERO),
                     EffectRun.Descent.NONE);
             run.open(10);
-            run.bear(0);
+            run.spawn(0);
             for (int i = 1; i <= step; i++) {
-                run.walk(i);
+                run.integrate(i);
             }
             layer.advance(step);
             layer.appear(step);
@@ -272,7 +272,7 @@ class ClocksTest {
                     new EffectRun.Placement(Vec3.ZERO, Vec3.UP, Vec3.ZERO),
                     EffectRun.Descent.NONE);
             run.open(10);
-            run.bear(0);
+            run.spawn(0);
             float[] velocity = new float[3];
             layer.velocity(0, 0, velocity);
             assertThat(velocity[1]).isCloseTo(12f, within(1e-4f));

@@ -55,14 +55,14 @@ class MoverTest {
                     new EffectRun.Placement(origin, Vec3.UP, velocity),
                     EffectRun.Descent.NONE);
             run.open(1000);
-            run.bear(0);
+            run.spawn(0);
         }
 
         void step() {
             step++;
             run.open(1000);
-            run.walk(step);
-            run.bear(step);
+            run.integrate(step);
+            run.spawn(step);
         }
 
         Vec3 place() {
@@ -105,7 +105,7 @@ class MoverTest {
                 highest = y > before ? Math.max(highest, y) : highest;
                 if (rising && y < before) {
                     // The peak lies between steps: v²/2g above the last sample, from the velocity there.
-                    double v = one.layer.store().walk.uy[0];
+                    double v = one.layer.store().integrated.uy[0];
                     peaks.add(y + v * v / (2 * 9.8));
                 }
                 rising = y > before;
@@ -130,7 +130,7 @@ class MoverTest {
                 assertThat(one.place().y()).isGreaterThan(-1e-4);
             }
             assertThat(one.place().y()).isCloseTo(0, within(1e-3));
-            assertThat(one.layer.store().walk.uy[0]).isCloseTo(0, within(0.2f));
+            assertThat(one.layer.store().integrated.uy[0]).isCloseTo(0, within(0.2f));
         }
 
         @Test
@@ -141,10 +141,10 @@ class MoverTest {
                 d.speed = Range.of(3);
             });
             One one = new One(striking(birth, FALL, ground(1, 0.4, Outcome.BOUNCES)), Vec3.ZERO, Vec3.ZERO);
-            while (one.layer.store().walk.hits[0] < 2) {
+            while (one.layer.store().integrated.hits[0] < 2) {
                 one.step();
             }
-            assertThat(one.layer.store().walk.ux[0]).isCloseTo(3 * 0.6f * 0.6f, within(1e-4f));
+            assertThat(one.layer.store().integrated.ux[0]).isCloseTo(3 * 0.6f * 0.6f, within(1e-4f));
         }
 
         @Test
@@ -307,12 +307,12 @@ class MoverTest {
         @Test
         void withoutForcesItIsTheExactFlight() {
             Emitter plain = Sample.emitter("e", 1, thrown(new Vec3(0, 50, 0), 4), Sample.falling(FALL, 1.3));
-            Emitter walking = plain.withEnd(new End(
+            Emitter integrated = plain.withEnd(new End(
                     Optional.of(new Collision(new Barrier.Ground(-900), 0, 0, 0, Outcome.DIES)),
                     List.of(),
                     Optional.empty()));
             One exact = new One(plain, Vec3.ZERO, Vec3.ZERO);
-            One stepped = new One(walking, Vec3.ZERO, Vec3.ZERO);
+            One stepped = new One(integrated, Vec3.ZERO, Vec3.ZERO);
             for (int i = 0; i < 180; i++) {
                 exact.step();
                 stepped.step();
@@ -323,9 +323,9 @@ class MoverTest {
 
         @Test
         void turbulenceIsSmoothBoundedAndTheSameEachTime() {
-            Field field = new Field(List.of(new Force.Turbulence(3, 0.8, 2)), bellrope.core.value.Turn.NONE, 5);
-            Field again = new Field(List.of(new Force.Turbulence(3, 0.8, 2)), bellrope.core.value.Turn.NONE, 5);
-            Field other = new Field(List.of(new Force.Turbulence(3, 0.8, 2)), bellrope.core.value.Turn.NONE, 6);
+            Field field = new Field(List.of(new Force.Turbulence(3, 0.8, 2)), bellrope.core.value.Rotation.NONE, 5);
+            Field again = new Field(List.of(new Force.Turbulence(3, 0.8, 2)), bellrope.core.value.Rotation.NONE, 5);
+            Field other = new Field(List.of(new Force.Turbulence(3, 0.8, 2)), bellrope.core.value.Rotation.NONE, 6);
             double sum = 0;
             double before = Double.NaN;
             boolean differs = false;

@@ -57,16 +57,16 @@ class TrueTimeTest {
                     new EffectRun.Placement(Vec3.ZERO, Vec3.UP, velocity),
                     EffectRun.Descent.NONE);
             run.open(1_000_000);
-            run.bear(0);
+            run.spawn(0);
         }
 
         void to(int wanted) {
             while (step < wanted) {
                 step++;
                 run.open(1_000_000);
-                run.walk(step);
+                run.integrate(step);
                 layer.store().bury(step);
-                run.bear(step);
+                run.spawn(step);
             }
             layer.advance(step);
         }
@@ -105,16 +105,16 @@ class TrueTimeTest {
 
     @Test
     void oneThatWalksIsThereToo() {
-        // A push that is nothing makes it walk; without it the motion is exact.
+        // A push that is nothing has it integrated; without it the motion is exact.
         Birth birth = streaming(37, 2);
         Emitter exact = Sample.emitter("e", 1, birth, Sample.falling(new Vec3(0, -9.8, 0), 0.8));
-        Emitter walking = exact.withLife(exact.life()
+        Emitter integrated = exact.withLife(exact.life()
                 .withForces(List.of(new Force.Attractor(new Vec3(1000, 0, 0), 0, 1, Force.Falloff.LINEAR))));
         Playing one = new Playing(exact, Course.looping(1), Pace.SIXTY, Vec3.ZERO);
-        Playing other = new Playing(walking, Course.looping(1), Pace.SIXTY, Vec3.ZERO);
+        Playing other = new Playing(integrated, Course.looping(1), Pace.SIXTY, Vec3.ZERO);
         one.to(75);
         other.to(75);
-        assertThat(other.layer.walks()).isTrue();
+        assertThat(other.layer.integrated()).isTrue();
         List<Vec3> a = one.places();
         List<Vec3> b = other.places();
         assertThat(b).hasSameSizeAs(a);
@@ -192,12 +192,12 @@ class TrueTimeTest {
     @ParameterizedTest
     @CsvSource({"4,1", "4,0.51", "10,0.333", "4,2.009"})
     void whatIsReachedIsSpeedTimesLife(double speed, double life) {
-        for (boolean walks : new boolean[] {false, true}) {
+        for (boolean integrates : new boolean[] {false, true}) {
             Birth birth = Sample.burst(1, life).with(d -> d.speed = Range.of(speed));
             Life plain = Sample.still();
-            Life walking =
+            Life integrated =
                     plain.withForces(List.of(new Force.Attractor(new Vec3(1000, 0, 0), 0, 1, Force.Falloff.LINEAR)));
-            Effect effect = Sample.effect("e", Sample.emitter("e", 1, birth, walks ? walking : plain));
+            Effect effect = Sample.effect("e", Sample.emitter("e", 1, birth, integrates ? integrated : plain));
             Numbers numbers = Numbers.of(Preview.plain(effect, 1).take(Sample.project(effect), false));
             assertThat(numbers.reach()).isCloseTo(speed * life, within(1e-4));
             assertThat(numbers.extent()).isCloseTo(speed * life, within(1e-4));
@@ -257,9 +257,9 @@ class TrueTimeTest {
             for (int step = 0; step <= 40; step++) {
                 run.open(1000);
                 if (step > 0) {
-                    run.walk(step);
+                    run.integrate(step);
                 }
-                run.bear(step);
+                run.spawn(step);
             }
             layers[1].advance(40);
             ParticleStore s = layers[1].store();
@@ -319,7 +319,7 @@ class TrueTimeTest {
                     new EffectRun.Placement(Vec3.ZERO, Vec3.UP, Vec3.ZERO),
                     EffectRun.Descent.NONE);
             run.open(1000);
-            run.bear(0);
+            run.spawn(0);
             List<Vec3> out = new ArrayList<>();
             for (Layer layer : layers) {
                 ParticleStore s = layer.store();

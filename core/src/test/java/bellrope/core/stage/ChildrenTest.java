@@ -215,7 +215,7 @@ class ChildrenTest {
             assertThat(take(Sample.project(effect)).byGeneration()).startsWith(4, 4);
         }
 
-        // Two kinds, each bearing one half and one of the other: M = [[0, ½], [1, 0]], spectral radius √½.
+        // Two kinds, each spawning one half and one of the other: M = [[0, ½], [1, 0]], spectral radius √½.
         @Test
         void ofSeveralKindsHaveTheSpectralRadius() {
             Effect effect = Sample.effect(
@@ -299,8 +299,8 @@ class ChildrenTest {
         }
     }
 
-    /** Effects that walk, bear and trail: what holds for exact motion must hold for them. */
-    private static Effect walking(long seed) {
+    /** Effects that walk, spawn and trail: what holds for exact motion must hold for them. */
+    private static Effect integrated(long seed) {
         Effect base = Sample.any(seed);
         List<Emitter> emitters = new ArrayList<>();
         for (Emitter e : base.emitters()) {
@@ -324,7 +324,7 @@ class ChildrenTest {
     @Test
     void aLoopThatHasRunForLongIsRetunedFromItsLastLine() {
         List<Emitter> streaming = new ArrayList<>();
-        for (Emitter e : walking(4).emitters()) {
+        for (Emitter e : integrated(4).emitters()) {
             streaming.add(
                     e.name().equals("drops")
                             ? e
@@ -354,7 +354,7 @@ class ChildrenTest {
 
     @RepeatedTest(15)
     void retuningToTheSameProjectChangesNotOneBit(RepetitionInfo info) {
-        Project project = Sample.project(walking(info.getCurrentRepetition()));
+        Project project = Sample.project(integrated(info.getCurrentRepetition()));
         Stage straight = new Stage(project);
         Stage retuned = new Stage(project);
         for (int i = 0; i < 70; i++) {

@@ -18,7 +18,7 @@ import bellrope.core.stage.Account.Played;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Map;
@@ -146,7 +146,7 @@ class PlacementTest {
         Random r = new Random(4);
         for (int i = 0; i < 200; i++) {
             Vec3 to = any(r);
-            Turn turn = Turn.between(Vec3.UP, to);
+            Rotation turn = Rotation.between(Vec3.UP, to);
             Quaterniond q = new Quaterniond(turn.x(), turn.y(), turn.z(), turn.w());
             assertThat(q.angle() > Math.PI ? 2 * Math.PI - q.angle() : q.angle())
                     .isCloseTo(Math.acos(Math.max(-1, Math.min(1, to.y()))), within(1e-6));

@@ -3,7 +3,7 @@ package bellrope.core.stage;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
@@ -63,9 +63,9 @@ class TrackTest {
         for (boolean turns : new boolean[] {true, false}) {
             Track track = new Track(60);
             track.put(0, 0, Vec3.ZERO, Vec3.RIGHT, null);
-            FollowedWay way =
-                    new FollowedWay(track, 0, 1, new Vec3(2, 0, 0), true, OptionalDouble.empty(), Vec3.UP, 1, turns);
-            Turn first = way.turn(0);
+            FollowedPath way =
+                    new FollowedPath(track, 0, 1, new Vec3(2, 0, 0), true, OptionalDouble.empty(), Vec3.UP, 1, turns);
+            Rotation first = way.turn(0);
             track.put(0, 1, Vec3.ZERO, Vec3.UP, null);
             double[] place = new double[3];
             way.at(1, place);

@@ -140,7 +140,7 @@ class ValueTest {
         @CsvSource({"0,1,0", "0,-1,0", "1,0,0", "-0.6,0.8,0", "0.3,-0.9,0.2", "0,0,-1"})
         void carriesUpOntoAnyDirectionByTheShortestArc(double x, double y, double z) {
             Vec3 to = new Vec3(x, y, z).directionOr(Vec3.UP);
-            Turn turn = Turn.between(Vec3.UP, to);
+            Rotation turn = Rotation.between(Vec3.UP, to);
             Vec3 carried = turn.apply(Vec3.UP);
             assertThat(carried.dot(to)).isCloseTo(1, within(1e-9));
             double angle = 2 * Math.acos(Math.min(1, Math.abs(turn.w())));
@@ -194,9 +194,9 @@ class ValueTest {
 
     @Test
     void aTurnInDegreesGoesAboutXThenYThenZ() {
-        Vec3 turned = Turn.degrees(new Vec3(90, 90, 0)).apply(Vec3.UP);
+        Vec3 turned = Rotation.degrees(new Vec3(90, 90, 0)).apply(Vec3.UP);
         // About x: up becomes +z; about y: +z becomes +x.
         assertThat(turned.x()).isCloseTo(1, within(1e-12));
-        assertThat(Turn.degrees(new Vec3(0, 0, 90)).apply(Vec3.RIGHT).y()).isCloseTo(1, within(1e-12));
+        assertThat(Rotation.degrees(new Vec3(0, 0, 90)).apply(Vec3.RIGHT).y()).isCloseTo(1, within(1e-12));
     }
 }

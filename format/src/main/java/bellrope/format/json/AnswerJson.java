@@ -23,7 +23,7 @@ final class AnswerJson {
         NOTICE
     }
 
-    static FollowUp followUp(Thing t) {
+    static FollowUp followUp(JsonReader t) {
         Optional<String> play = t.maybeText("play");
         Optional<String> announce = t.maybeText("announce");
         FollowUp.Cue cue = t.choice("cue", FollowUp.Cue.class, FollowUp.Cue.BEGUN);
@@ -37,11 +37,11 @@ final class AnswerJson {
         return t.make(() -> new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, values, id));
     }
 
-    private static List<NoticeValue> values(Thing t) {
+    private static List<NoticeValue> values(JsonReader t) {
         return t.has("values") ? t.list("values", AnswerJson::value) : List.of();
     }
 
-    private static NoticeValue value(Thing t) {
+    private static NoticeValue value(JsonReader t) {
         String name = t.text("name");
         Source source = RopeJson.anySource(t);
         return source == null ? null : t.make(() -> new NoticeValue(name, source));
@@ -62,7 +62,7 @@ final class AnswerJson {
         f.play().ifPresent(effect -> node.put("play", effect));
         f.announce().ifPresent(event -> node.put("announce", event));
         if (f.cue() != FollowUp.Cue.BEGUN) {
-            node.put("cue", Thing.word(f.cue()));
+            node.put("cue", JsonReader.word(f.cue()));
         }
         if (f.after() != 0) {
             node.set("after", Json.number(f.after()));
@@ -79,7 +79,7 @@ final class AnswerJson {
         node.put("id", f.id());
     }
 
-    static Companion companion(Thing t) {
+    static Companion companion(JsonReader t) {
         return switch (t.choice("do", Kind.class)) {
             case SHAKE -> {
                 double size = t.number("size");

@@ -26,7 +26,7 @@ final class BirthJson {
 
     private BirthJson() {}
 
-    static Birth read(Thing thing) {
+    static Birth read(JsonReader thing) {
         Birth.Draft d = new Birth.Draft();
         d.bursts = thing.list("bursts", BirthJson::burst);
         d.stream = thing.maybe("stream", BirthJson::stream);
@@ -52,7 +52,7 @@ final class BirthJson {
         return thing.make(d::birth);
     }
 
-    private static Burst burst(Thing t) {
+    private static Burst burst(JsonReader t) {
         double at = t.number("at");
         int least = t.whole("least");
         int most = t.whole("most");
@@ -63,7 +63,7 @@ final class BirthJson {
         return t.make(() -> new Burst(at, least, most, times, pause, chance, id));
     }
 
-    private static Stream stream(Thing t) {
+    private static Stream stream(JsonReader t) {
         double perSecond = t.number("perSecond");
         Curve over = CurveJson.readOrOne(t, "over");
         double from = t.number("from", 0);
@@ -80,7 +80,7 @@ final class BirthJson {
         LINE
     }
 
-    private static Shape shape(Thing t) {
+    private static Shape shape(JsonReader t) {
         switch (t.choice("kind", ShapeKind.class)) {
             case CIRCLE -> {
                 double radius = t.number("radius");
@@ -118,7 +118,7 @@ final class BirthJson {
         TANGENT
     }
 
-    private static Aim aim(Thing t) {
+    private static Aim aim(JsonReader t) {
         return switch (t.choice("kind", AimKind.class)) {
             case OUTWARD -> t.make(Aim.Outward::new);
             case TANGENT -> t.make(Aim.Tangent::new);
@@ -130,7 +130,7 @@ final class BirthJson {
     }
 
     // A pair of colours; or an object with a list of them, or a gradient.
-    private static Tint tint(Thing thing) {
+    private static Tint tint(JsonReader thing) {
         JsonNode raw = thing.raw("colour");
         if (raw != null && raw.isObject()) {
             Tint tint = thing.read("colour", t -> {
@@ -153,7 +153,7 @@ final class BirthJson {
         return pair.size() == 2 ? new Tint.Between(pair.get(0), pair.get(1)) : USUAL.colour();
     }
 
-    private static List<Rgba> colours(Thing thing, String key) {
+    private static List<Rgba> colours(JsonReader thing, String key) {
         List<Rgba> colours = new ArrayList<>();
         List<String> texts = thing.texts(key);
         for (int i = 0; i < texts.size(); i++) {
@@ -193,7 +193,7 @@ final class BirthJson {
         birth.cap().ifPresent(cap -> node.put("cap", cap));
         node.set("shape", write(birth.shape()));
         if (birth.placing() != USUAL.placing()) {
-            node.put("placing", Thing.word(birth.placing()));
+            node.put("placing", JsonReader.word(birth.placing()));
         }
         if (!birth.aim().equals(Aim.UP)) {
             ObjectNode aim = node.putObject("aim");
@@ -210,7 +210,7 @@ final class BirthJson {
         Json.unless(node, "offset", birth.offset(), Vec3.ZERO);
         Json.unless(node, "turn", birth.turn(), Vec3.ZERO);
         if (birth.space() != USUAL.space()) {
-            node.put("space", Thing.word(birth.space()));
+            node.put("space", JsonReader.word(birth.space()));
         }
         Json.unless(node, "inherit", birth.inherit(), 0);
         node.set("speed", Json.range(birth.speed()));
@@ -246,13 +246,13 @@ final class BirthJson {
                 circle -> {
                     Json.kind(node, ShapeKind.CIRCLE);
                     node.set("radius", Json.number(circle.radius()));
-                    node.put("fill", Thing.word(circle.fill()));
+                    node.put("fill", JsonReader.word(circle.fill()));
                     Json.unless(node, "arc", circle.arc(), 360);
                 },
                 sphere -> {
                     Json.kind(node, ShapeKind.SPHERE);
                     node.set("radius", Json.number(sphere.radius()));
-                    node.put("fill", Thing.word(sphere.fill()));
+                    node.put("fill", JsonReader.word(sphere.fill()));
                 },
                 cone -> {
                     Json.kind(node, ShapeKind.CONE);

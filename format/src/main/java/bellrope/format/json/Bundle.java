@@ -49,7 +49,7 @@ public final class Bundle {
 
     public static Read<Project> read(JsonNode node) {
         Problems problems = new Problems();
-        Thing thing = new Thing(node, "", problems);
+        JsonReader thing = new JsonReader(node, "", problems);
         if (problems.none()) {
             int version = thing.whole("bellrope");
             if (problems.none() && version != VERSION) {
@@ -60,7 +60,7 @@ public final class Bundle {
             return new Read<>(Optional.empty(), problems.list());
         }
         String name = thing.text("name");
-        Thing settingsThing = thing.thing("settings");
+        JsonReader settingsThing = thing.thing("settings");
         Settings settings = settingsThing == null ? null : settings(settingsThing);
         if (tooManyPixels(node.path("sprites"), problems)) {
             return new Read<>(Optional.empty(), problems.list());
@@ -97,7 +97,7 @@ public final class Bundle {
         return !wrong.isEmpty();
     }
 
-    private static Sprite sprite(Thing thing) {
+    private static Sprite sprite(JsonReader thing) {
         String name = thing.text("name");
         Sprite.Sheet sheet = thing.maybe("sheet", t -> {
                     int columns = t.whole("columns");
@@ -118,7 +118,7 @@ public final class Bundle {
         return thing.make(() -> new Sprite(name, coverage, sheet, picture));
     }
 
-    private static Settings settings(Thing thing) {
+    private static Settings settings(JsonReader thing) {
         int stepsPerSecond = thing.whole("stepsPerSecond");
         double metres = thing.number("metresPerUnit");
         long seed = thing.wholeUpTo("seed", Settings.HIGHEST_SEED);
@@ -180,9 +180,9 @@ public final class Bundle {
         return part(node, Bundle::settings);
     }
 
-    private static <T> Read<T> part(JsonNode node, Function<Thing, T> reader) {
+    private static <T> Read<T> part(JsonNode node, Function<JsonReader, T> reader) {
         Problems problems = new Problems();
-        T value = reader.apply(new Thing(node, "", problems));
+        T value = reader.apply(new JsonReader(node, "", problems));
         return new Read<>(problems.none() ? Optional.ofNullable(value) : Optional.empty(), problems.list());
     }
 
@@ -223,7 +223,7 @@ public final class Bundle {
             sheet.put("columns", sprite.sheet().columns());
             sheet.put("rows", sprite.sheet().rows());
             sheet.put("frames", sprite.sheet().frames());
-            sheet.put("order", Thing.word(sprite.sheet().order()));
+            sheet.put("order", JsonReader.word(sprite.sheet().order()));
             sheet.set("perSecond", Json.number(sprite.sheet().perSecond()));
         }
         sprite.picture().ifPresent(picture -> node.put("picture", picture));

@@ -15,14 +15,14 @@ import tools.jackson.databind.node.ObjectNode;
 final class ContractJson {
     private ContractJson() {}
 
-    static Version readVersion(Thing thing) {
+    static Version readVersion(JsonReader thing) {
         String name = thing.text("name");
         String note = thing.text("note", "");
         Contract contract = thing.read("contract", ContractJson::read);
         return contract == null ? null : thing.make(() -> new Version(name, note, contract));
     }
 
-    static Contract read(Thing thing) {
+    static Contract read(JsonReader thing) {
         List<EventType> events = thing.list("events", EventJson::read);
         List<Channel> channels = thing.list("channels", EventJson::readChannel);
         List<Contract.Turnable> effects = thing.list("effects", t -> {
@@ -42,7 +42,7 @@ final class ContractJson {
         return thing.make(() -> new Contract(events, channels, effects, notices, announced));
     }
 
-    private static Contract.Value value(Thing thing) {
+    private static Contract.Value value(JsonReader thing) {
         boolean always = thing.yes("always");
         Field field = thing.read("field", EventJson::field);
         return field == null ? null : new Contract.Value(field, always);
@@ -95,7 +95,7 @@ final class ContractJson {
         return node;
     }
 
-    static Alias readAlias(Thing thing) {
+    static Alias readAlias(JsonReader thing) {
         Alias.Kind kind = thing.choice("kind", Alias.Kind.class);
         String within = thing.text("within", "");
         String from = thing.text("from");
@@ -106,7 +106,7 @@ final class ContractJson {
 
     static ObjectNode write(Alias alias) {
         ObjectNode node = Json.object();
-        node.put("kind", Thing.word(alias.kind()));
+        node.put("kind", JsonReader.word(alias.kind()));
         if (!alias.within().isEmpty()) {
             node.put("within", alias.within());
         }

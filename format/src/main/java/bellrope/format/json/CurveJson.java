@@ -26,7 +26,7 @@ final class CurveJson {
 
     private CurveJson() {}
 
-    static Curve read(Thing owner, String key) {
+    static Curve read(JsonReader owner, String key) {
         List<Curve.Key> keys = owner.list(key, t -> {
             double at = t.number("at");
             double value = t.number("value");
@@ -40,7 +40,7 @@ final class CurveJson {
                 : owner.madeAt(key, () -> new Curve(keys));
     }
 
-    private static Ease ease(Thing key) {
+    private static Ease ease(JsonReader key) {
         JsonNode raw = key.raw("ease");
         if (raw.isString() && PRESETS.containsKey(raw.stringValue())) {
             return PRESETS.get(raw.stringValue());
@@ -61,12 +61,12 @@ final class CurveJson {
         }
         key.wrong(
                 "ease",
-                Thing.shown(raw),
+                JsonReader.shown(raw),
                 "one of " + String.join(", ", PRESETS.keySet()) + ", four numbers, or slopes: out, in");
         return Ease.LINEAR;
     }
 
-    static Gradient readGradient(Thing owner, String key) {
+    static Gradient readGradient(JsonReader owner, String key) {
         List<Gradient.Stop> stops = owner.list(key, t -> {
             double at = t.number("at");
             Rgba colour = t.parsed("colour", Rgba::parse);
@@ -80,7 +80,7 @@ final class CurveJson {
     }
 
     /** Returns the curve under a key, or the one that changes nothing. */
-    static Curve readOrOne(Thing owner, String key) {
+    static Curve readOrOne(JsonReader owner, String key) {
         return owner.has(key) ? read(owner, key) : Curve.ONE;
     }
 

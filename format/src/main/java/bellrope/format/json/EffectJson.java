@@ -20,7 +20,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class EffectJson {
     private EffectJson() {}
 
-    static Effect read(Thing thing) {
+    static Effect read(JsonReader thing) {
         String name = thing.text("name");
         String description = thing.text("description", "");
         Course course = thing.read("course", EffectJson::course);
@@ -38,7 +38,7 @@ final class EffectJson {
         LOOPING
     }
 
-    private static Course course(Thing thing) {
+    private static Course course(JsonReader thing) {
         CourseKind kind = thing.choice("kind", CourseKind.class);
         double duration = thing.number("duration");
         double windUp = thing.number("windUp", 0);
@@ -47,7 +47,7 @@ final class EffectJson {
         return thing.make(() -> new Course(kind == CourseKind.LOOPING, duration, windUp, fadeOut, playback));
     }
 
-    private static Emitter emitter(Thing thing) {
+    private static Emitter emitter(JsonReader thing) {
         String name = thing.text("name");
         int seed = thing.whole("seed");
         Birth birth = thing.read("birth", BirthJson::read);
@@ -57,7 +57,7 @@ final class EffectJson {
         return thing.make(() -> new Emitter(name, seed, birth, look, life, end));
     }
 
-    private static Effect.Try attempt(Thing thing) {
+    private static Effect.Try attempt(JsonReader thing) {
         String name = thing.text("name");
         Map<String, Datum> values = thing.read("values", t -> {
             Map<String, Datum> read = new LinkedHashMap<>();
@@ -80,7 +80,7 @@ final class EffectJson {
         node.put("description", effect.description());
         Course course = effect.course();
         ObjectNode c = node.putObject("course");
-        c.put("kind", Thing.word(course.looping() ? CourseKind.LOOPING : CourseKind.ONE_SHOT));
+        c.put("kind", JsonReader.word(course.looping() ? CourseKind.LOOPING : CourseKind.ONE_SHOT));
         c.set("duration", Json.number(course.duration()));
         Json.unless(c, "windUp", course.windUp(), 0);
         Json.unless(c, "fadeOut", course.fadeOut(), 0);

@@ -15,7 +15,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class EndJson {
     private EndJson() {}
 
-    static End read(Thing thing) {
+    static End read(JsonReader thing) {
         Optional<End.Collision> collision = thing.maybe("collision", EndJson::collision);
         List<Child> children = thing.has("children") ? thing.list("children", EndJson::child) : List.of();
         Optional<End.Trail> trail = thing.maybe("trail", EndJson::trail);
@@ -28,7 +28,7 @@ final class EndJson {
         BOX
     }
 
-    private static End.Collision collision(Thing thing) {
+    private static End.Collision collision(JsonReader thing) {
         Barrier with = thing.read("with", EndJson::barrier);
         double bounce = thing.number("bounce", 0);
         double friction = thing.number("friction", 0);
@@ -37,7 +37,7 @@ final class EndJson {
         return thing.make(() -> new End.Collision(with, bounce, friction, lifeLost, then));
     }
 
-    private static Barrier barrier(Thing t) {
+    private static Barrier barrier(JsonReader t) {
         return switch (t.choice("kind", BarrierKind.class)) {
             case GROUND -> {
                 double level = t.number("level", 0);
@@ -57,7 +57,7 @@ final class EndJson {
         };
     }
 
-    private static Child child(Thing t) {
+    private static Child child(JsonReader t) {
         Child.When when = t.choice("when", Child.When.class);
         Optional<String> emitter = t.maybeText("emitter");
         Optional<String> effect = t.maybeText("effect");
@@ -72,7 +72,7 @@ final class EndJson {
         return t.make(() -> new Child(when, emitter, effect, least, most, rate, chance, velocity, colour, size, id));
     }
 
-    private static End.Trail trail(Thing t) {
+    private static End.Trail trail(JsonReader t) {
         double length = t.number("length");
         End.Trail.By by = t.choice("by", End.Trail.By.class);
         Curve width = CurveJson.readOrOne(t, "width");
@@ -90,7 +90,7 @@ final class EndJson {
         end.trail().ifPresent(trail -> {
             ObjectNode t = node.putObject("trail");
             t.set("length", Json.number(trail.length()));
-            t.put("by", Thing.word(trail.by()));
+            t.put("by", JsonReader.word(trail.by()));
             t.set("width", CurveJson.write(trail.width()));
             t.set("colour", CurveJson.write(trail.colour()));
         });
@@ -121,13 +121,13 @@ final class EndJson {
         node.set("bounce", Json.number(collision.bounce()));
         node.set("friction", Json.number(collision.friction()));
         Json.unless(node, "lifeLost", collision.lifeLost(), 0);
-        node.put("then", Thing.word(collision.then()));
+        node.put("then", JsonReader.word(collision.then()));
         return node;
     }
 
     private static ObjectNode write(Child child) {
         ObjectNode node = Json.object();
-        node.put("when", Thing.word(child.when()));
+        node.put("when", JsonReader.word(child.when()));
         child.emitter().ifPresent(name -> node.put("emitter", name));
         child.effect().ifPresent(name -> node.put("effect", name));
         node.put("least", child.least());

@@ -31,7 +31,7 @@ final class EventJson {
         VECTOR
     }
 
-    static EventType read(Thing thing) {
+    static EventType read(JsonReader thing) {
         String name = thing.text("name");
         EventType.Shape shape = thing.choice("shape", EventType.Shape.class);
         String description = thing.text("description", "");
@@ -42,7 +42,7 @@ final class EventJson {
         return thing.make(() -> new EventType(name, shape, description, weight, fields, values, unanswered));
     }
 
-    static Field field(Thing thing) {
+    static Field field(JsonReader thing) {
         String name = thing.text("name");
         return switch (thing.choice("type", Type.class)) {
             case NUMBER -> {
@@ -70,14 +70,14 @@ final class EventJson {
         };
     }
 
-    private static Field vector(Thing thing, String name, Field.Meaning meaning) {
+    private static Field vector(JsonReader thing, String name, Field.Meaning meaning) {
         return thing.make(() -> new Field.Vector(name, meaning));
     }
 
     static ObjectNode write(EventType event) {
         ObjectNode node = Json.object();
         node.put("name", event.name());
-        node.put("shape", Thing.word(event.shape()));
+        node.put("shape", JsonReader.word(event.shape()));
         node.put("description", event.description());
         node.put("weight", event.weight());
         ArrayNode fields = node.putArray("fields");
@@ -106,13 +106,13 @@ final class EventJson {
                     f.put("reads", choice.reads());
                 },
                 vector -> f.put(
-                        "type", vector.meaning() == Field.Meaning.OTHER ? "vector" : Thing.word(vector.meaning())),
+                        "type", vector.meaning() == Field.Meaning.OTHER ? "vector" : JsonReader.word(vector.meaning())),
                 flag -> f.put("type", "flag"),
                 colour -> f.put("type", "colour"),
                 text -> f.put("type", "text"));
     }
 
-    static Channel readChannel(Thing thing) {
+    static Channel readChannel(JsonReader thing) {
         String name = thing.text("name");
         String description = thing.text("description", "");
         Range range = thing.range("range");
@@ -131,7 +131,7 @@ final class EventJson {
         return node;
     }
 
-    static Place readPlace(Thing thing) {
+    static Place readPlace(JsonReader thing) {
         String name = thing.text("name");
         Vec3 position = thing.vector("position");
         return thing.make(() -> new Place(name, position));

@@ -30,7 +30,7 @@ final class Json {
 
     /** Sets the kind of something, which comes first. */
     static void kind(ObjectNode node, Enum<?> kind) {
-        node.put("kind", Thing.word(kind));
+        node.put("kind", JsonReader.word(kind));
     }
 
     /** Sets a number, unless it is the usual one, which is left out. */

@@ -19,7 +19,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class LifeJson {
     private LifeJson() {}
 
-    static Life read(Thing thing) {
+    static Life read(JsonReader thing) {
         Vec3 gravity = thing.vector("gravity");
         double drag = thing.number("drag");
         OptionalDouble rest = thing.maybeNumber("restWithin");
@@ -40,7 +40,7 @@ final class LifeJson {
         Map<Life.Lane, Double> timed = new EnumMap<>(Life.Lane.class);
         thing.maybe("timed", t -> {
             for (Life.Lane lane : Life.Lane.values()) {
-                t.maybeNumber(Thing.word(lane)).ifPresent(seconds -> timed.put(lane, seconds));
+                t.maybeNumber(JsonReader.word(lane)).ifPresent(seconds -> timed.put(lane, seconds));
             }
             return t.make(() -> timed);
         });
@@ -48,9 +48,9 @@ final class LifeJson {
                 new Life(gravity, drag, rest, evenly, forces, size, opacity, colour, speed, spin, replaces, timed));
     }
 
-    private static void lane(Thing thing, String name, int index, Set<Life.Lane> into) {
+    private static void lane(JsonReader thing, String name, int index, Set<Life.Lane> into) {
         for (Life.Lane lane : Life.Lane.values()) {
-            if (Thing.word(lane).equals(name)) {
+            if (JsonReader.word(lane).equals(name)) {
                 into.add(lane);
                 return;
             }
@@ -65,7 +65,7 @@ final class LifeJson {
         TURBULENCE
     }
 
-    private static Force force(Thing t) {
+    private static Force force(JsonReader t) {
         return switch (t.choice("kind", ForceKind.class)) {
             case ATTRACTOR -> {
                 Vec3 place = t.vector("place", Vec3.ZERO);
@@ -118,11 +118,11 @@ final class LifeJson {
         }
         if (!life.replaces().isEmpty()) {
             ArrayNode replaces = node.putArray("replaces");
-            life.replaces().forEach(lane -> replaces.add(Thing.word(lane)));
+            life.replaces().forEach(lane -> replaces.add(JsonReader.word(lane)));
         }
         if (!life.timed().isEmpty()) {
             ObjectNode timed = node.putObject("timed");
-            life.timed().forEach((lane, seconds) -> timed.set(Thing.word(lane), Json.number(seconds)));
+            life.timed().forEach((lane, seconds) -> timed.set(JsonReader.word(lane), Json.number(seconds)));
         }
         return node;
     }
@@ -135,7 +135,7 @@ final class LifeJson {
                     node.set("place", Json.vector(a.place()));
                     node.set("strength", Json.number(a.strength()));
                     node.set("radius", Json.number(a.radius()));
-                    node.put("falloff", Thing.word(a.falloff()));
+                    node.put("falloff", JsonReader.word(a.falloff()));
                 },
                 s -> {
                     Json.kind(node, ForceKind.SWIRL);
@@ -143,7 +143,7 @@ final class LifeJson {
                     node.set("axis", Json.vector(s.axis()));
                     node.set("strength", Json.number(s.strength()));
                     node.set("radius", Json.number(s.radius()));
-                    node.put("falloff", Thing.word(s.falloff()));
+                    node.put("falloff", JsonReader.word(s.falloff()));
                 },
                 p -> {
                     Json.kind(node, ForceKind.PUSH);
@@ -172,7 +172,7 @@ final class LifeJson {
         FIXED
     }
 
-    static Look look(Thing thing) {
+    static Look look(JsonReader thing) {
         String sprite = thing.text("sprite");
         Look.Blend blend = thing.choice("blend", Look.Blend.class);
         Look.Order order = thing.choice("order", Look.Order.class);
@@ -182,7 +182,7 @@ final class LifeJson {
         return thing.make(() -> new Look(sprite, blend, order, frame, posture, brightness));
     }
 
-    private static Look.Frame frame(Thing t) {
+    private static Look.Frame frame(JsonReader t) {
         return switch (t.choice("kind", FrameKind.class)) {
             case FIRST -> {
                 int number = t.whole("number", 0);
@@ -197,7 +197,7 @@ final class LifeJson {
         };
     }
 
-    private static Look.Posture posture(Thing t) {
+    private static Look.Posture posture(JsonReader t) {
         return switch (t.choice("kind", PostureKind.class)) {
             case CAMERA -> t.make(() -> Look.Posture.CAMERA);
             case FLIGHT -> {
@@ -215,8 +215,8 @@ final class LifeJson {
     static ObjectNode write(Look look) {
         ObjectNode node = Json.object();
         node.put("sprite", look.sprite());
-        node.put("blend", Thing.word(look.blend()));
-        node.put("order", Thing.word(look.order()));
+        node.put("blend", JsonReader.word(look.blend()));
+        node.put("order", JsonReader.word(look.order()));
         if (!look.frame().equals(new Look.Frame.First(0))) {
             ObjectNode frame = node.putObject("frame");
             look.frame()

@@ -30,7 +30,7 @@ final class ParameterJson {
         COLOUR
     }
 
-    static Parameter read(Thing thing) {
+    static Parameter read(JsonReader thing) {
         String name = thing.text("name");
         Kind kind = thing.choice("type", Kind.class, Kind.NUMBER);
         Type type = kind == null ? null : type(thing, kind);
@@ -45,7 +45,7 @@ final class ParameterJson {
                 : thing.make(() -> new Parameter(name, type, standard, unit, description, scale, byGame, bindings));
     }
 
-    private static Type type(Thing thing, Kind kind) {
+    private static Type type(JsonReader thing, Kind kind) {
         return switch (kind) {
             case NUMBER -> {
                 double least = thing.number("least");
@@ -72,7 +72,7 @@ final class ParameterJson {
         };
     }
 
-    private static Binding binding(Thing thing) {
+    private static Binding binding(JsonReader thing) {
         Property property = thing.choice("property", Property.class);
         Binding.Mode mode = thing.choice("mode", Binding.Mode.class);
         Optional<String> emitter = thing.maybeText("emitter");
@@ -97,7 +97,7 @@ final class ParameterJson {
     }
 
     /** Reads the rest of a remap whose {@code in} is known. */
-    static Remap remap(Thing thing, Range in) {
+    static Remap remap(JsonReader thing, Range in) {
         double[] out = thing.numbers("out", 2, "a pair: value at the least, value at the most");
         boolean clamp = !thing.has("clamp") || thing.yes("clamp");
         Curve shape = thing.has("shape") ? CurveJson.read(thing, "shape") : Remap.STRAIGHT;
@@ -118,7 +118,7 @@ final class ParameterJson {
     }
 
     /** Reads a value of any type. */
-    static Datum datum(Thing thing, String key) {
+    static Datum datum(JsonReader thing, String key) {
         if (!thing.has(key)) {
             thing.wrong(key, "missing", "a number, a text, true or false, or three numbers");
             return null;
@@ -132,7 +132,7 @@ final class ParameterJson {
         Type type = parameter.type();
         Kind kind = kind(type);
         if (kind != Kind.NUMBER) {
-            node.put("type", Thing.word(kind));
+            node.put("type", JsonReader.word(kind));
         }
         node.set("default", PayloadJson.node(parameter.standard()));
         type.visit(
@@ -160,8 +160,8 @@ final class ParameterJson {
         ArrayNode bindings = node.putArray("bindings");
         for (Binding binding : parameter.bindings()) {
             ObjectNode b = bindings.addObject();
-            b.put("property", Thing.word(binding.property()));
-            b.put("mode", Thing.word(binding.mode()));
+            b.put("property", JsonReader.word(binding.property()));
+            b.put("mode", JsonReader.word(binding.mode()));
             binding.emitter().ifPresent(name -> b.put("emitter", name));
             binding.through()
                     .visit(

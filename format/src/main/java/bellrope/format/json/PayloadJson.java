@@ -21,7 +21,7 @@ public final class PayloadJson {
     public static Map<String, Datum> read(JsonNode node, String place, Problems problems) {
         Map<String, Datum> payload = new LinkedHashMap<>();
         if (node == null || !node.isObject()) {
-            problems.add(place, node == null ? "missing" : Thing.shown(node), "an object of values by field name");
+            problems.add(place, node == null ? "missing" : JsonReader.shown(node), "an object of values by field name");
             return payload;
         }
         for (Map.Entry<String, JsonNode> entry : node.properties()) {
@@ -52,7 +52,7 @@ public final class PayloadJson {
                             value.get(1).doubleValue(),
                             value.get(2).doubleValue())));
         }
-        problems.add(at, Thing.shown(value), "a number, a text, true or false, or three numbers");
+        problems.add(at, JsonReader.shown(value), "a number, a text, true or false, or three numbers");
         return null;
     }
 

@@ -57,7 +57,7 @@ public final class PullJson {
         if (!value.isString()
                 || value.stringValue().isEmpty()
                 || value.stringValue().length() > 80) {
-            problems.add(place + "/" + key, Thing.shown(value), "a text of 1 to 80 characters");
+            problems.add(place + "/" + key, JsonReader.shown(value), "a text of 1 to 80 characters");
             return Optional.empty();
         }
         return Optional.of(value.stringValue());
@@ -81,11 +81,11 @@ public final class PullJson {
                 if (tag.isString()) {
                     tags.add(tag.stringValue());
                 } else {
-                    problems.add(place + "/tags", Thing.shown(tag), "texts");
+                    problems.add(place + "/tags", JsonReader.shown(tag), "texts");
                 }
             });
         } else {
-            problems.add(place + "/tags", Thing.shown(value), "a list of texts, or one text with commas");
+            problems.add(place + "/tags", JsonReader.shown(value), "a list of texts, or one text with commas");
         }
         if (tags.size() > 32) {
             problems.add(place + "/tags", tags.size() + " of them", "at most 32");
@@ -101,7 +101,7 @@ public final class PullJson {
         }
         Vec3 read = vector(value);
         if (read == null) {
-            problems.add(place + "/velocity", Thing.shown(value), "three numbers: x, y, z");
+            problems.add(place + "/velocity", JsonReader.shown(value), "three numbers: x, y, z");
             return Vec3.ZERO;
         }
         return read;

@@ -33,7 +33,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class RopeJson {
     private RopeJson() {}
 
-    static Rope read(Thing thing) {
+    static Rope read(JsonReader thing) {
         String name = thing.text("name");
         int seed = thing.whole("seed");
         boolean off = thing.yes("off");
@@ -90,7 +90,7 @@ final class RopeJson {
                 hit));
     }
 
-    private static Source hit(Thing thing) {
+    private static Source hit(JsonReader thing) {
         JsonNode raw = thing.raw("hit");
         if (raw.isNumber()) {
             Datum value = thing.datum("hit");
@@ -102,7 +102,7 @@ final class RopeJson {
         });
     }
 
-    private static Condition condition(Thing thing) {
+    private static Condition condition(JsonReader thing) {
         if (thing.has("tag")) {
             String tag = thing.text("tag");
             boolean borne = !thing.has("borne") || thing.yes("borne");
@@ -125,11 +125,11 @@ final class RopeJson {
     }
 
     /** Reads a source of any kind. */
-    static Source anySource(Thing thing) {
+    static Source anySource(JsonReader thing) {
         return thing.has("constant") || thing.has("random") || thing.has("from") ? made(thing) : source(thing);
     }
 
-    private static Source source(Thing thing) {
+    private static Source source(JsonReader thing) {
         if (thing.has("channel")) {
             String channel = thing.text("channel");
             return thing.madeAt("channel", () -> new Source.Channel(channel));
@@ -148,7 +148,7 @@ final class RopeJson {
         return thing.madeAt("field", () -> new Source.Payload(field));
     }
 
-    private static Feed feed(Thing thing) {
+    private static Feed feed(JsonReader thing) {
         String parameter = thing.text("parameter");
         Source source = anySource(thing);
         Optional<Remap> remap = Optional.empty();
@@ -165,7 +165,7 @@ final class RopeJson {
     }
 
     // What a rope makes up itself.
-    private static Source made(Thing thing) {
+    private static Source made(JsonReader thing) {
         if (thing.has("constant")) {
             Datum value = thing.datum("constant");
             return value == null ? null : new Source.Constant(value);
@@ -178,7 +178,7 @@ final class RopeJson {
         return thing.madeAt("from", () -> new Source.Parameter(from));
     }
 
-    private static Overrides overrides(Thing t) {
+    private static Overrides overrides(JsonReader t) {
         double count = t.number("count", 1);
         double size = t.number("size", 1);
         double speed = t.number("speed", 1);
@@ -190,7 +190,7 @@ final class RopeJson {
         return t.make(() -> new Overrides(count, size, speed, duration, colour, fadeOut, goneAfter));
     }
 
-    private static Where where(Thing t, Vec3 offset) {
+    private static Where where(JsonReader t, Vec3 offset) {
         Where.Anchor anchor = t.choice("at", Where.Anchor.class);
         boolean follow = t.yes("follow");
         Optional<String> name = t.maybeText("name");
@@ -199,7 +199,7 @@ final class RopeJson {
         return t.make(() -> new Where(anchor, follow, name, offset, frame, depth));
     }
 
-    private static Pointing pointing(Thing t, Facing facing) {
+    private static Pointing pointing(JsonReader t, Facing facing) {
         Vec3 fixed = t.vector("fixed", Vec3.UP);
         double spread = t.number("spread", 0);
         double velocity = t.number("velocity", 1);
@@ -207,7 +207,7 @@ final class RopeJson {
         return t.make(() -> new Pointing(facing, fixed, spread, velocity, turns));
     }
 
-    private static Run run(Thing t) {
+    private static Run run(JsonReader t) {
         Optional<String> start = t.maybeText("start");
         Optional<String> end = t.maybeText("end");
         OptionalDouble fadeIn = t.maybeNumber("fadeIn");
@@ -218,7 +218,7 @@ final class RopeJson {
         return t.make(() -> new Run(start, end, fadeIn, fadeOut, longest, again, order));
     }
 
-    private static Limits limits(Thing t) {
+    private static Limits limits(JsonReader t) {
         double cooldown = t.number("cooldown", 0);
         OptionalDouble perSecond = t.maybeNumber("perSecond");
         boolean once = t.yes("once");
@@ -243,7 +243,7 @@ final class RopeJson {
         node.put("event", rope.event());
         rope.when().value().ifPresent(value -> node.put("value", value));
         if (rope.when().match() != When.Match.ALL) {
-            node.put("match", Thing.word(rope.when().match()));
+            node.put("match", JsonReader.word(rope.when().match()));
         }
         ArrayNode conditions = node.putArray("conditions");
         rope.conditions().forEach(condition -> write(condition, conditions.addObject()));
@@ -255,7 +255,7 @@ final class RopeJson {
         if (!rope.where().equals(Where.at(rope.where().offset()))) {
             write(rope.where(), node.putObject("place"));
         }
-        node.put("facing", Thing.word(rope.facing()));
+        node.put("facing", JsonReader.word(rope.facing()));
         if (!rope.pointing().equals(Pointing.of(rope.facing()))) {
             write(rope.pointing(), node.putObject("pointing"));
         }
@@ -288,7 +288,7 @@ final class RopeJson {
         rope.hit().ifPresent(hit -> writeHit(hit, node));
         if (!rope.owner().equals(Owner.FINISH)) {
             ObjectNode owner = node.putObject("owner");
-            owner.put("end", Thing.word(rope.owner().end()));
+            owner.put("end", JsonReader.word(rope.owner().end()));
             number(owner, "over", rope.owner().over(), 0);
         }
         if (!rope.followUps().isEmpty()) {
@@ -314,7 +314,7 @@ final class RopeJson {
         condition.visit(
                 compare -> {
                     write(compare.source(), c);
-                    c.put("relation", Thing.word(compare.relation()));
+                    c.put("relation", JsonReader.word(compare.relation()));
                     c.set("bound", Json.number(compare.bound()));
                 },
                 oneOf -> {
@@ -356,11 +356,11 @@ final class RopeJson {
     }
 
     private static void write(Where where, ObjectNode node) {
-        node.put("at", Thing.word(where.anchor()));
+        node.put("at", JsonReader.word(where.anchor()));
         yes(node, "follow", where.follow());
         where.place().ifPresent(name -> node.put("name", name));
         if (where.frame() != Where.Frame.SURFACE) {
-            node.put("frame", Thing.word(where.frame()));
+            node.put("frame", JsonReader.word(where.frame()));
         }
         number(node, "depth", where.depth());
     }
@@ -381,10 +381,10 @@ final class RopeJson {
         number(node, "fadeOut", run.fadeOut());
         number(node, "longest", run.longest());
         if (run.again() != Run.Again.CONTINUE) {
-            node.put("again", Thing.word(run.again()));
+            node.put("again", JsonReader.word(run.again()));
         }
         if (run.order() != Run.Order.TOGETHER) {
-            node.put("order", Thing.word(run.order()));
+            node.put("order", JsonReader.word(run.order()));
         }
     }
 
@@ -396,7 +396,7 @@ final class RopeJson {
         limits.alive().ifPresent(most -> node.put("alive", most));
         yes(node, "together", limits.together());
         if (limits.whenFull() != Limits.WhenFull.SKIP) {
-            node.put("whenFull", Thing.word(limits.whenFull()));
+            node.put("whenFull", JsonReader.word(limits.whenFull()));
         }
         number(node, "distance", limits.distance(), 0);
         number(node, "chance", limits.chance(), 1);

@@ -2,7 +2,7 @@ package bellrope.core.sim;
 
 import bellrope.core.effect.Birth;
 import bellrope.core.effect.Look;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 
 /**
@@ -11,12 +11,12 @@ import bellrope.core.value.Vec3;
  * @param offset in world axes
  * @param face direction that flat and fixed particles are square to, in the encoding of {@link Octahedron}
  */
-record Frame(Vec3 offset, Vec3 right, Vec3 up, Vec3 back, int face) {
+record Orientation(Vec3 offset, Vec3 right, Vec3 up, Vec3 back, int face) {
     /** Returns the frame of an emitter in an effect that is turned so. */
-    static Frame of(Turn effect, Birth birth, Look look) {
-        Turn turn = effect.after(Turn.degrees(birth.turn()));
+    static Orientation of(Rotation effect, Birth birth, Look look) {
+        Rotation turn = effect.after(Rotation.degrees(birth.turn()));
         Vec3 face = look.posture() instanceof Look.Posture.Fixed fixed ? fixed.normal() : Vec3.UP;
-        return new Frame(
+        return new Orientation(
                 effect.apply(birth.offset()),
                 turn.apply(Vec3.RIGHT),
                 turn.apply(Vec3.UP),

@@ -1,11 +1,11 @@
 package bellrope.core.sim;
 
 import bellrope.core.value.Pace;
-import bellrope.core.value.Turn;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 
 /** Where an instance is from step to step, counted from the step on which it began. */
-public interface Way {
+public interface MovementPath {
     /** Writes where it is, x, y, z; the step may lie between two. */
     void at(double step, double[] place);
 
@@ -16,7 +16,7 @@ public interface Way {
     void velocity(int step, double[] velocity);
 
     /** Returns how it is turned; the very same object for as long as that stays. */
-    Turn turn(int step);
+    Rotation turn(int step);
 
     /**
      * Returns the way that goes straight on.
@@ -24,10 +24,10 @@ public interface Way {
      * @param facing where the instance's y axis points; not zero
      * @param velocity units a second
      */
-    static Way straight(Vec3 origin, Vec3 facing, Vec3 velocity, Pace pace) {
-        Turn turn = Turn.between(Vec3.UP, facing);
+    static MovementPath straight(Vec3 origin, Vec3 facing, Vec3 velocity, Pace pace) {
+        Rotation turn = Rotation.between(Vec3.UP, facing);
         double unitsPerStep = velocity.length() / pace.stepsPerSecond();
-        return new Way() {
+        return new MovementPath() {
             @Override
             public void at(double step, double[] place) {
                 double seconds = step / pace.stepsPerSecond();
@@ -49,7 +49,7 @@ public interface Way {
             }
 
             @Override
-            public Turn turn(int step) {
+            public Rotation turn(int step) {
                 return turn;
             }
         };

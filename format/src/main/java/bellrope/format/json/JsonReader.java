@@ -24,14 +24,14 @@ import tools.jackson.databind.JsonNode;
  * #make} builds the value only if nothing inside this object was wrong, and then looks for keys that nobody asked for. So
  * one pass finds every error of a file, each with its place.
  */
-final class Thing {
+final class JsonReader {
     private final JsonNode node;
     private final String place;
     private final Problems problems;
     private final Set<String> asked = new LinkedHashSet<>();
     private final int before;
 
-    Thing(JsonNode node, String place, Problems problems) {
+    JsonReader(JsonNode node, String place, Problems problems) {
         this.node = node;
         this.place = place;
         this.problems = problems;
@@ -170,7 +170,7 @@ final class Thing {
     }
 
     /** Returns what a function reads out of each object of a list; those that were wrong are left out. */
-    <T> List<T> list(String key, Function<Thing, T> reader) {
+    <T> List<T> list(String key, Function<JsonReader, T> reader) {
         List<T> list = new ArrayList<>();
         JsonNode value = get(key, "a list");
         if (value == null || !value.isArray()) {
@@ -180,7 +180,7 @@ final class Thing {
             return list;
         }
         for (int i = 0; i < value.size(); i++) {
-            T item = reader.apply(new Thing(value.get(i), at(key) + "/" + i, problems));
+            T item = reader.apply(new JsonReader(value.get(i), at(key) + "/" + i, problems));
             if (item != null) {
                 list.add(item);
             }
@@ -208,19 +208,19 @@ final class Thing {
     }
 
     /** Returns the object under a key, or null with the lack noted. */
-    Thing thing(String key) {
+    JsonReader thing(String key) {
         JsonNode value = get(key, "an object");
-        return value == null ? null : new Thing(value, at(key), problems);
+        return value == null ? null : new JsonReader(value, at(key), problems);
     }
 
     /** Returns what a function reads out of the object under a key; null with the lack or the faults noted. */
-    <T> T read(String key, Function<Thing, T> reader) {
-        Thing thing = thing(key);
+    <T> T read(String key, Function<JsonReader, T> reader) {
+        JsonReader thing = thing(key);
         return thing == null ? null : reader.apply(thing);
     }
 
     /** The same for an object that may be missing. */
-    <T> Optional<T> maybe(String key, Function<Thing, T> reader) {
+    <T> Optional<T> maybe(String key, Function<JsonReader, T> reader) {
         return has(key) ? Optional.ofNullable(read(key, reader)) : Optional.empty();
     }
 

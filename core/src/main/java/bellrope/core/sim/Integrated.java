@@ -2,8 +2,8 @@ package bellrope.core.sim;
 
 import java.util.Arrays;
 
-/** What a particle keeps whose motion has no exact solution, or that strikes, bears or trails: one array per attribute. */
-final class Walk {
+/** What a particle keeps whose motion has no exact solution, or that strikes, spawns or trails: one array per attribute. */
+final class Integrated {
     /** Points of a trail behind the particle. */
     static final int POINTS = 24;
 
@@ -27,7 +27,7 @@ final class Walk {
     float[] ty = new float[0];
     float[] tz = new float[0];
 
-    Walk(boolean trailing) {
+    Integrated(boolean trailing) {
         this.trailing = trailing;
     }
 

@@ -1,12 +1,12 @@
 package bellrope.core.stage;
 
-import bellrope.core.sim.Way;
-import bellrope.core.value.Turn;
+import bellrope.core.sim.MovementPath;
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import java.util.OptionalDouble;
 
 /** The way of an instance that goes on with a subject or the camera. */
-final class FollowedWay implements Way {
+final class FollowedPath implements MovementPath {
     private final Track track;
     private final int start;
     private final Vec3 offset;
@@ -17,10 +17,10 @@ final class FollowedWay implements Way {
     private final Vec3 placeAtStart;
     private final Vec3 velocityAtStart;
     private final Vec3 headingAtStart;
-    private final Turn turnAtStart;
+    private final Rotation turnAtStart;
     private final double goneAtStart;
     private Vec3 heading;
-    private Turn turn;
+    private Rotation turn;
     private Axes frame;
 
     /**
@@ -31,7 +31,7 @@ final class FollowedWay implements Way {
      * @param share of the velocity that newborns go on with
      * @param turns whether it turns as the subject does
      */
-    FollowedWay(
+    FollowedPath(
             Track track,
             int start,
             long beginning,
@@ -52,7 +52,7 @@ final class FollowedWay implements Way {
         this.placeAtStart = track.at(entry, start);
         this.velocityAtStart = track.velocity(entry);
         this.headingAtStart = track.heading(entry);
-        this.turnAtStart = Turn.between(Vec3.UP, facing);
+        this.turnAtStart = Rotation.between(Vec3.UP, facing);
         this.goneAtStart = track.gone(entry, start);
         this.heading = headingAtStart;
         this.turn = turnAtStart;
@@ -64,7 +64,7 @@ final class FollowedWay implements Way {
         if (!now.equals(heading)) {
             heading = now;
             frame = Axes.subject(now);
-            turn = turns ? Turn.between(headingAtStart, now).after(turnAtStart) : turnAtStart;
+            turn = turns ? Rotation.between(headingAtStart, now).after(turnAtStart) : turnAtStart;
         }
     }
 
@@ -116,7 +116,7 @@ final class FollowedWay implements Way {
     }
 
     @Override
-    public Turn turn(int step) {
+    public Rotation turn(int step) {
         look(step);
         return turn;
     }
