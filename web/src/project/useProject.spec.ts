@@ -40,7 +40,8 @@ class Server {
   private save(edits: { part: number; basedOn: number; body: Stored['body'] | null }[]) {
     for (const e of edits) {
       const part = this.parts.find((p) => p.id === e.part)!
-      if (part.revision !== e.basedOn) return answer(409, { title: 'Changed in the meantime', detail: 'outdated' })
+      if (part.revision !== e.basedOn)
+        return answer(409, { title: 'Changed in the meantime', detail: 'outdated' })
     }
     const saved = edits.map((e) => {
       const part = this.parts.find((p) => p.id === e.part)!

@@ -91,9 +91,7 @@ const world = ref(false)
           </svg>
           <span
             class="count"
-            :aria-label="
-              ropes ? `${ropes} ropes` : event.body.unanswered ? 'needs no answer' : 'no answer'
-            "
+            :aria-label="ropes ? `${ropes} ropes` : event.body.unanswered ? 'needs no answer' : 'no answer'"
             :title="event.body.unanswered"
             >{{ ropes || (event.body.unanswered ? '✓' : '–') }}</span
           >

@@ -357,9 +357,7 @@ function turn(event: PointerEvent) {
           data-testid="flash"
           aria-hidden="true"
         />
-        <p v-if="comfort && comfort.paused > 0" class="breath" aria-hidden="true">
-          hit pause
-        </p>
+        <p v-if="comfort && comfort.paused > 0" class="breath" aria-hidden="true">hit pause</p>
         <p v-if="title" class="title">{{ title }}</p>
         <slot name="over" />
         <div class="meter" data-testid="meter">

@@ -220,9 +220,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
       :dots="dots(rope.name, feed.parameter)"
     />
   </template>
-  <button class="link away" @click="emit('shut', (r) => r.feeds.splice(index, 1))">
-    Remove this feed
-  </button>
+  <button class="link away" @click="emit('shut', (r) => r.feeds.splice(index, 1))">Remove this feed</button>
 </template>
 
 <style scoped src="./sheet.css" />

@@ -17,7 +17,6 @@ import bellrope.format.report.AccountReport;
 import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import bellrope.server.view.Views.Draft;
-import bellrope.server.view.Views.Saved;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,7 +28,6 @@ import org.slf4j.LoggerFactory;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ObjectNode;
 
 /**
  * One reader's stage, kept in step with the wall clock while anything plays.
@@ -71,41 +69,6 @@ public final class LiveStage {
     // Whether the reader lacks the newest frame, because it has not acknowledged the ones before.
     private boolean owed;
 
-    /** A word without more to say. */
-    record Word(String is) {}
-
-    /** Word of a change by someone else. */
-    record Changed(String is, Saved saved) {}
-
-    /** The account of a pull that this reader made. */
-    record Reckoned(String is, AccountReport account) {}
-
-    /** What game code would be told. */
-    record Heard(String is, List<ToldLine> told) {}
-
-    /**
-     * Something told.
-     *
-     * @param what notice, begins, ends or gone
-     * @param values what it carries, as a payload
-     */
-    record ToldLine(String name, String what, String rope, int pull, double at, ObjectNode values) {}
-
-    /**
-     * What the player's comfort is about.
-     *
-     * @param shake units to the right and up by which the camera is moved
-     * @param flash red, green and blue in linear light, and how much of it lies over the screen
-     * @param paused seconds for which the game still holds its breath
-     */
-    record ComfortNow(String is, double[] shake, double[] flash, double paused) {}
-
-    /** A stage that had to be given up. */
-    record Failed(String is, String detail) {}
-
-    /** A message that could not be done. */
-    record Declined(String is, String detail, List<Problem> problems) {}
-
     /** @param stages makes the stage of a project */
     LiveStage(Outlet outlet, JsonMapper json, String reader, Snapshot snapshot, Function<Project, Stage> stages) {
         this.outlet = outlet;
@@ -141,12 +104,12 @@ public final class LiveStage {
             try {
                 act(message);
             } catch (Refused refused) {
-                tell(new Declined(
+                tell(new Message.MessageRefused(
                         "refused",
                         "The message was refused.",
                         List.of(new Problem("/" + refused.place(), refused.given(), refused.allowed()))));
             } catch (JacksonException e) {
-                tell(new Declined(
+                tell(new Message.MessageRefused(
                         "refused",
                         "The message was refused.",
                         List.of(new Problem(
@@ -165,7 +128,7 @@ public final class LiveStage {
             still = true;
             owed = false;
             LOG.error("the stage of a reader of project {} failed and was given up", project, e);
-            tell(new Failed("failed", "The stage stopped: " + reason(e)));
+            tell(new Message.StageFailed("failed", "The stage stopped: " + reason(e)));
         }
     }
 
@@ -190,7 +153,7 @@ public final class LiveStage {
             }
             stage = stages.apply(present);
             last = System.nanoTime();
-            tell(new Word("ready"));
+            tell(new Message.Word("ready"));
             send();
         });
     }
@@ -232,7 +195,7 @@ public final class LiveStage {
                 send();
             }
             default ->
-                tell(new Declined(
+                tell(new Message.MessageRefused(
                         "refused",
                         "A message says what to do.",
                         List.of(new Problem(
@@ -269,7 +232,7 @@ public final class LiveStage {
         Pull pull =
                 PullJson.read(message, "", event, payload, message.path("seed").asLong(0), problems);
         if (!problems.none()) {
-            tell(new Declined("refused", "The pull of " + event + " was refused.", problems.list()));
+            tell(new Message.MessageRefused("refused", "The pull of " + event + " was refused.", problems.list()));
             return;
         }
         catchUp();
@@ -280,7 +243,7 @@ public final class LiveStage {
         if (account.answered() > 0 || !stage.still()) {
             send();
         }
-        tell(new Reckoned("account", report(account)));
+        tell(new Message.PullAnswered("account", report(account)));
         happened();
     }
 
@@ -290,14 +253,14 @@ public final class LiveStage {
 
     // What came by itself since the last look.
     private void happened() {
-        stage.unasked().forEach(account -> tell(new Reckoned("account", report(account))));
+        stage.unasked().forEach(account -> tell(new Message.PullAnswered("account", report(account))));
         List<Told> told = stage.told();
         if (!told.isEmpty()) {
             double rate = stage.project().settings().pace().stepsPerSecond();
-            tell(new Heard(
+            tell(new Message.NoticesSent(
                     "told",
                     told.stream()
-                            .map(t -> new ToldLine(
+                            .map(t -> new Message.Notice(
                                     t.name(),
                                     t.what().name().toLowerCase(Locale.ROOT),
                                     t.rope(),
@@ -314,7 +277,7 @@ public final class LiveStage {
         Stage.Flashed flashed = stage.flashed();
         boolean moved = shaken.x() != 0 || shaken.y() != 0 || flashed.opacity() > 0 || stage.paused() > 0;
         if (moved || uncomfortable) {
-            tell(new ComfortNow(
+            tell(new Message.ComfortChanged(
                     "comfort",
                     new double[] {shaken.x(), shaken.y()},
                     new double[] {flashed.red(), flashed.green(), flashed.blue(), flashed.opacity()},
@@ -353,7 +316,7 @@ public final class LiveStage {
             drafts = next;
             take(drafted);
         } catch (Refusal refusal) {
-            tell(new Declined("refused", refusal.getMessage(), refusal.problems()));
+            tell(new Message.MessageRefused("refused", refusal.getMessage(), refusal.problems()));
         }
     }
 
@@ -434,7 +397,7 @@ public final class LiveStage {
     }
 
     /** Sends a message in JSON. */
-    void tell(Object message) {
+    void tell(Message message) {
         outlet.text(json.writeValueAsString(message));
     }
 }

@@ -61,7 +61,7 @@ public class Readers {
         for (LiveStage stage : open) {
             if (stage.project() == after.id()) {
                 if (!stage.reader().equals(author)) {
-                    stage.tell(new LiveStage.Changed("changed", saved));
+                    stage.tell(new Message.RevisionSaved("changed", saved));
                 }
                 take(stage, after);
             }
@@ -72,7 +72,7 @@ public class Readers {
     public void replaced(Snapshot after) {
         for (LiveStage stage : open) {
             if (stage.project() == after.id()) {
-                stage.tell(new LiveStage.Word("replaced"));
+                stage.tell(new Message.Word("replaced"));
                 take(stage, after);
             }
         }

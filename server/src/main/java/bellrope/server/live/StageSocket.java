@@ -127,7 +127,7 @@ class StageSocket extends TextWebSocketHandler implements WebSocketConfigurer {
             LiveStage stage = new LiveStage(outlet, json, reader, store.get(project), Stage::new);
             sockets.put(session.getId(), new Open(stage));
             readers.enter(stage);
-            stage.tell(new LiveStage.Word("ready"));
+            stage.tell(new Message.Word("ready"));
         } catch (NumberFormatException | Refusal e) {
             session.close(CloseStatus.BAD_DATA.withReason("project: the number of a project"));
         }
@@ -163,7 +163,7 @@ class StageSocket extends TextWebSocketHandler implements WebSocketConfigurer {
         }
         open.tooLong = false;
         if (tooLong) {
-            open.stage.tell(new LiveStage.Declined(
+            open.stage.tell(new Message.MessageRefused(
                     "refused",
                     "The message is too long.",
                     List.of(new Problem("", "more than " + MOST_TEXT + " characters", "at most " + MOST_TEXT))));
@@ -171,7 +171,7 @@ class StageSocket extends TextWebSocketHandler implements WebSocketConfigurer {
         }
         JsonText.Parsed parsed = JsonText.parse(whole);
         if (parsed.failed()) {
-            open.stage.tell(new LiveStage.Declined("refused", "A message is JSON.", parsed.problems()));
+            open.stage.tell(new Message.MessageRefused("refused", "A message is JSON.", parsed.problems()));
         } else {
             open.stage.receive(parsed.node());
         }
