@@ -97,11 +97,8 @@ const titled = (a: AccountReport) =>
                   <circle cx="5" cy="5" r="3.4" />
                 </svg>
                 <span>
-                  <b>{{ line.effect || line.rope }}</b>{{
-                    line.words.startsWith(line.effect || line.rope)
-                      ? line.words.slice((line.effect || line.rope).length)
-                      : ' ' + line.words
-                  }}
+                  <b>{{ line.name }}</b
+                  >{{ line.said }}
                 </span>
               </button>
             </li>

@@ -359,7 +359,7 @@ useKeys(
         <NumbersRow v-if="first" :numbers="take?.head.numbers" />
         <p v-else-if="take" class="silent">
           Silent with this payload:
-          {{ take.head.account.answers[0]?.words.split(' silent: ')[1] ?? 'no rope listens' }}.
+          {{ take.head.account.answers[0]?.why ?? 'no rope listens' }}.
         </p>
         <p v-if="take?.head.cut" class="cut" role="status">This take is {{ take.head.cut }}.</p>
       </section>

@@ -22,7 +22,7 @@ import tools.jackson.databind.JsonNode;
 class ApiDescription {
     private static final Map<String, Set<String>> MAY_BE_MISSING = Map.ofEntries(
             Map.entry("NumbersReport", Set.of("onset", "release", "hold")),
-            Map.entry("Line", Set.of("origin", "facing", "limit", "hold", "held")),
+            Map.entry("Line", Set.of("why", "origin", "facing", "limit", "hold", "held")),
             Map.entry("AccountReport", Set.of("value")),
             Map.entry("Edit", Set.of("part", "kind", "place")),
             Map.entry("ProjectLine", Set.of("broken")),

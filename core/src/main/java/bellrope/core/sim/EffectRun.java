@@ -150,7 +150,7 @@ public final class EffectRun {
                     new Schedule(peaks.get(i).birth(), course, peaks.get(i).stepsPerSecond(pace));
             frames[i] = Orientation.of(turn, emitter.birth(), emitter.look());
             if (layers[i].integrated()) {
-                movers[i] = new Mover(emitter, i, turn, pace);
+                movers[i] = new Mover(emitter, layers[i].lanes(), i, turn, pace);
             }
             layers[i].reach(Hold.life(peaks.get(i), pace) + 1);
         }
@@ -502,6 +502,15 @@ public final class EffectRun {
 
     public boolean looping() {
         return course.looping();
+    }
+
+    /** Returns how many particles live in its layers, those of other instances that share them included. */
+    public int particles() {
+        int sum = 0;
+        for (Layer layer : layers) {
+            sum += layer.store().count();
+        }
+        return sum;
     }
 
     /** Returns how many steps after it was told to end it spawns nothing more. */

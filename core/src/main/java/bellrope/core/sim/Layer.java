@@ -18,6 +18,7 @@ public final class Layer {
     private final Emitter emitter;
     private final ParticleStore store;
     private final Flight flight;
+    private final Lanes lanes;
     private final float ax;
     private final float ay;
     private final float az;
@@ -48,15 +49,17 @@ public final class Layer {
 
     /** A layer that instances share where the emitter lets them. */
     public Layer(Emitter emitter, int stepsPerSecond, int number, Sprite sprite) {
-        this("", emitter, stepsPerSecond, number, sprite, alone(emitter));
+        this("", emitter, stepsPerSecond, number, sprite, alone(emitter), new Tables());
     }
 
     /**
      * @param effect name of the emitter's effect
      * @param number of the emitter's sprite in the project
      * @param own whether it belongs to one instance alone
+     * @param tables that layers share
      */
-    public Layer(String effect, Emitter emitter, int stepsPerSecond, int number, Sprite sprite, boolean own) {
+    public Layer(
+            String effect, Emitter emitter, int stepsPerSecond, int number, Sprite sprite, boolean own, Tables tables) {
         this.effect = effect;
         this.own = own;
         this.emitter = emitter;
@@ -70,7 +73,8 @@ public final class Layer {
         End.Trail trail = emitter.end().trail().orElse(null);
         this.ribbon = trail == null ? null : new Ribbon(trail, tempo);
         this.store = new ParticleStore(64, integrates ? new Integrated(trail != null) : null);
-        this.flight = new Flight(life.dragPerSecond(), tempo);
+        this.flight = tables.flight(life.dragPerSecond(), tempo);
+        this.lanes = tables.lanes(life);
         this.cost = Cost.of(emitter);
         this.cap = emitter.birth().cap().orElse(Integer.MAX_VALUE);
         Vec3 gravity = life.gravity();
@@ -79,7 +83,7 @@ public final class Layer {
         this.az = (float) gravity.z();
         this.sprite = number;
         this.brightness = (float) emitter.look().brightness();
-        this.shade = new Shade(emitter, store, tempo, sprite);
+        this.shade = new Shade(emitter, lanes, store, tempo, sprite);
         this.cover = new Cover(this, sprite.coverage());
     }
 
@@ -115,6 +119,10 @@ public final class Layer {
     /** Tells whether its particles are moved step by step, by the instance that owns it. */
     public boolean integrated() {
         return integrates;
+    }
+
+    Lanes lanes() {
+        return lanes;
     }
 
     boolean hasChildren() {

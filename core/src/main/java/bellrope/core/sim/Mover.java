@@ -79,7 +79,7 @@ final class Mover {
     private double bz;
 
     /** @param index of the emitter in its effect */
-    Mover(Emitter emitter, int index, Rotation turn, Pace pace) {
+    Mover(Emitter emitter, Lanes lanes, int index, Rotation turn, Pace pace) {
         this.emitter = emitter;
         Life life = emitter.life();
         List<Force> forces = life.forces();
@@ -97,8 +97,7 @@ final class Mover {
         stepByAcceleration = Flight.carriedByAcceleration(drag, dt);
         stepLeft = StrictMath.exp(-drag * dt);
         parts = (int) Math.max(1, Math.ceil(drag * dt * 4));
-        boolean laned = !life.speed().equals(bellrope.core.value.Curve.ONE) || life.replaces(Life.Lane.SPEED);
-        speedOver = laned ? life.speed().table(Shade.CELLS) : null;
+        speedOver = lanes.speed;
         speedReplaces = life.replaces(Life.Lane.SPEED);
         stepRub = emitter.end()
                 .collision()

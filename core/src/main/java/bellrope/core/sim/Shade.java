@@ -12,7 +12,7 @@ import bellrope.core.effect.Sprite;
  * size and opacity, which every particle needs, is a static loop over locals; what few need has passes of its own.
  */
 final class Shade {
-    static final int CELLS = 256;
+    static final int CELLS = Lanes.CELLS;
     /** Below this opacity, or this size in units, a particle counts as unseen. */
     static final float VISIBLE_OPACITY = 0.02f;
 
@@ -46,24 +46,24 @@ final class Shade {
     private float[] blue = new float[0];
 
     /** @param stepsPerSecond how many steps one of the emitter's seconds takes */
-    Shade(Emitter emitter, ParticleStore store, double stepsPerSecond, Sprite sprite) {
+    Shade(Emitter emitter, Lanes lanes, ParticleStore store, double stepsPerSecond, Sprite sprite) {
         this.emitter = emitter;
         this.store = store;
         this.stepsPerSecond = stepsPerSecond;
         Life life = emitter.life();
-        this.sizeOver = held(life.size().table(CELLS), 0, Float.MAX_VALUE);
-        this.opacityOver = held(life.opacity().table(CELLS), 0, 1);
-        this.colourOver = life.colour().table(CELLS);
+        this.sizeOver = lanes.size;
+        this.opacityOver = lanes.opacity;
+        this.colourOver = lanes.colour;
         this.sizeReplaced = life.replaces(Life.Lane.SIZE);
         this.opacityReplaced = life.replaces(Life.Lane.OPACITY);
         this.colourReplaced = life.replaces(Life.Lane.COLOUR);
-        this.spinOver = spinTable(life);
+        this.spinOver = lanes.spin;
         this.sizePace = pace(life, Life.Lane.SIZE);
         this.opacityPace = pace(life, Life.Lane.OPACITY);
         this.colourPace = pace(life, Life.Lane.COLOUR);
-        this.spinLast = (float) life.spin().at(1);
+        this.spinLast = lanes.lastSpin;
         this.spinPace = pace(life, Life.Lane.SPIN);
-        this.plainColour = allOnes(colourOver) && !colourReplaced;
+        this.plainColour = lanes.plainColour;
         this.sheet = sprite.sheet();
         this.brightness = (float) emitter.look().brightness();
         this.frames = frames(emitter.look().frame());
@@ -77,26 +77,6 @@ final class Shade {
     // Where a particle is on a lane, in cells.
     private float cells(int i, int step, float pace) {
         return Math.min(1f, store.age(i, step) * (pace > 0 ? pace : store.pace[i])) * CELLS;
-    }
-
-    private static float[] held(float[] table, float least, float most) {
-        for (int i = 0; i < table.length; i++) {
-            table[i] = Math.min(most, Math.max(least, table[i]));
-        }
-        return table;
-    }
-
-    // The integral of the spin lane up to each fraction, by the trapezium rule; null where spin is even.
-    private static float[] spinTable(Life life) {
-        if (life.spin().equals(bellrope.core.value.Curve.ONE) && !life.replaces(Life.Lane.SPIN)) {
-            return null;
-        }
-        float[] spin = life.spin().table(CELLS);
-        float[] sum = new float[CELLS + 1];
-        for (int i = 0; i < CELLS; i++) {
-            sum[i + 1] = sum[i] + (spin[i] + spin[i + 1]) / 2 / CELLS;
-        }
-        return sum;
     }
 
     /**
@@ -257,15 +237,6 @@ final class Shade {
                     return (slot, step) ->
                             (int) (store.age(slot, step) * perSecond / stepsPerSecond + 1e-6) % sheet.frames();
                 });
-    }
-
-    private static boolean allOnes(float[] table) {
-        for (float value : table) {
-            if (value != 1f) {
-                return false;
-            }
-        }
-        return true;
     }
 
     private static float read(float[] lane, float at) {

@@ -3,6 +3,7 @@ package bellrope.core.stage;
 import bellrope.core.event.Pull;
 import bellrope.core.rope.Companion;
 import bellrope.core.rope.FollowUp;
+import bellrope.core.rope.Source;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Vec3;
@@ -31,8 +32,16 @@ public record Account(
 
         String rope();
 
+        /** Returns the effect that it is about, or the rope where there is none. */
+        String name();
+
+        /** Returns what is said of it, to be read after its name. */
+        String said();
+
         /** Returns the answer as one line of English. */
-        String inWords();
+        default String inWords() {
+            return name() + said();
+        }
     }
 
     /**
@@ -59,8 +68,13 @@ public record Account(
             List<FollowUp> later)
             implements Answer {
         @Override
-        public String inWords() {
-            StringBuilder text = new StringBuilder(effect.isEmpty() ? rope : effect);
+        public String name() {
+            return effect.isEmpty() ? rope : effect;
+        }
+
+        @Override
+        public String said() {
+            StringBuilder text = new StringBuilder();
             if (!effect.isEmpty()) {
                 text.append(" at (").append(Words.vector(rounded(origin))).append(')');
             }
@@ -99,9 +113,14 @@ public record Account(
      */
     public record Ended(String rope, String effect, double held, Optional<String> end) implements Answer {
         @Override
-        public String inWords() {
-            return (effect.isEmpty() ? rope : effect) + " ends after " + Words.number(Math.rint(held * 100) / 100)
-                    + " s" + end.map(e -> ", with " + e).orElse("");
+        public String name() {
+            return effect.isEmpty() ? rope : effect;
+        }
+
+        @Override
+        public String said() {
+            return " ends after " + Words.number(Math.rint(held * 100) / 100) + " s"
+                    + end.map(e -> ", with " + e).orElse("");
         }
 
         @Override
@@ -114,19 +133,27 @@ public record Account(
      * A parameter as a feed set it.
      *
      * @param feed which of the rope's feeds
-     * @param field name of the field or channel, or words such as {@code time held}
+     * @param source by which it was fed
      * @param given value of the source
      * @param value of the parameter, inside its bounds
      * @param held whether the parameter's own bounds cut it
      */
-    public record Fed(int feed, String parameter, String field, Datum given, Datum value, boolean held) {
+    public record Fed(int feed, String parameter, Source source, Datum given, Datum value, boolean held) {
         String inWords() {
-            String bound = held ? ", held at the parameter's bound" : "";
-            if (field.startsWith("always")) {
-                return parameter + " always " + rounded(value) + bound;
-            }
-            return parameter + " " + rounded(value)
-                    + (field.equals("chance") ? " by chance" : " from " + field + " " + rounded(given)) + bound;
+            return parameter + " "
+                    + source.match(
+                            payload -> rounded(value) + from(),
+                            channel -> rounded(value) + from(),
+                            time -> rounded(value) + from(),
+                            since -> rounded(value) + from(),
+                            constant -> "always " + rounded(value),
+                            random -> rounded(value) + " at random",
+                            other -> rounded(value) + from())
+                    + (held ? ", held at the parameter's bound" : "");
+        }
+
+        private String from() {
+            return " from " + source.words() + " " + rounded(given);
         }
 
         private static String rounded(Datum value) {
@@ -143,8 +170,13 @@ public record Account(
      */
     public record Silent(String rope, String wouldPlay, Reason reason) implements Answer {
         @Override
-        public String inWords() {
-            return wouldPlay + " silent: " + reason.inWords();
+        public String name() {
+            return wouldPlay;
+        }
+
+        @Override
+        public String said() {
+            return " silent: " + reason.inWords();
         }
 
         @Override

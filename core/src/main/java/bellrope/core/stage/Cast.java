@@ -5,6 +5,7 @@ import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Sprite;
 import bellrope.core.project.Project;
 import bellrope.core.sim.Layer;
+import bellrope.core.sim.Tables;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -17,6 +18,7 @@ import java.util.Map;
  * as long as nothing they were given changes how particles move.
  */
 final class Cast {
+    private final Tables tables = new Tables();
     private final Map<String, Integer> effectOrder = new HashMap<>();
     private final Map<String, Integer> spriteNumber = new HashMap<>();
     private final Map<Place, Layer> byPlace = new HashMap<>();
@@ -77,7 +79,8 @@ final class Cast {
                 project.settings().pace().stepsPerSecond(),
                 sprite,
                 sprites.isEmpty() ? NO_SPRITE : sprites.get(sprite),
-                own);
+                own,
+                tables);
         // After all that are equal to it in the order, so that the first come lies lowest.
         int at = Collections.binarySearch(places, place);
         at = at < 0 ? -at - 1 : at;

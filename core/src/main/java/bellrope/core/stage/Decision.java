@@ -272,7 +272,7 @@ final class Decision {
                 fed.add(new Fed(
                         rope.feeds().indexOf(feed),
                         feed.parameter(),
-                        feed.source().words(),
+                        feed.source(),
                         given,
                         held.get(),
                         !held.equals(asked)));

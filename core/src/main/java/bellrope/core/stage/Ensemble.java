@@ -47,6 +47,8 @@ final class Ensemble {
     private Pace pace;
     private Cast cast;
     private final long[] endedGenerations = new long[EffectRun.GENERATIONS];
+    // How many particles live, kept up through a step.
+    private int alive;
     private long births;
     private long dropped;
 
@@ -191,6 +193,7 @@ final class Ensemble {
     /** Lets an instance in: it spawns at once. */
     void enter(Playing instance, int step) {
         playing.add(instance);
+        alive = particles();
         spawn(instance, step);
         begun(instance, step, true);
     }
@@ -237,8 +240,10 @@ final class Ensemble {
         if (instance.driver != null) {
             instance.driver.drive(instance.run, step);
         }
-        instance.run.open(project.settings().particleLimit() - particles());
+        int before = instance.run.particles();
+        instance.run.open(project.settings().particleLimit() - alive);
         instance.run.spawn(step);
+        alive += instance.run.particles() - before;
         count(instance);
         long leftOut = instance.run.takeLeftOut();
         if (leftOut > JUMPED) {
@@ -279,11 +284,14 @@ final class Ensemble {
                 layers.get(i).store().bury(step);
             }
         }
+        alive = particles();
         for (int i = 0; i < playing.size(); i++) {
             Playing instance = playing.get(i);
             if (instance.start < step) {
-                instance.run.open(project.settings().particleLimit() - particles());
+                int before = instance.run.particles();
+                instance.run.open(project.settings().particleLimit() - alive);
                 instance.run.integrate(step);
+                alive += instance.run.particles() - before;
                 count(instance);
                 // Before their parent is released; they spawn with all others below.
                 begun(instance, step, false);
@@ -291,6 +299,7 @@ final class Ensemble {
         }
         if (releasing) {
             release(step);
+            alive = particles();
         }
         for (int i = 0; i < playing.size(); i++) {
             if (playing.get(i).start <= step) {

@@ -73,4 +73,50 @@ class TrackTest {
             assertThat(way.turn(1).equals(first)).isEqualTo(!turns);
         }
     }
+
+    private static FollowedPath following(Track track, int start, Vec3 offset, OptionalDouble depth, double share) {
+        return new FollowedPath(track, start, 100, offset, false, depth, Vec3.UP, share, false);
+    }
+
+    @Test
+    void aFollowerIsWhereItsSubjectIsBetweenStepsToo() {
+        Track track = new Track(60);
+        track.put(0, 0, new Vec3(1, 2, 3), Vec3.ZERO, new Vec3(6, 12, -18));
+        FollowedPath path = following(track, 10, new Vec3(0, 1, 0), OptionalDouble.empty(), 0.5);
+        double[] place = new double[3];
+        // Ten steps after it was told, a sixth of a second on: 1 + 1, 2 + 2 and 3 − 3.
+        path.at(0, place);
+        assertThat(place).containsExactly(new double[] {2, 5, 0}, within(1e-9));
+        path.at(2.5, place);
+        assertThat(place).containsExactly(new double[] {2.25, 5.5, -0.75}, within(1e-9));
+        path.at(-0.5, place);
+        assertThat(place[0]).as("before it began it is where it began").isCloseTo(2, within(1e-9));
+        double[] velocity = new double[3];
+        path.velocity(0, velocity);
+        assertThat(velocity).as("half of the subject's").containsExactly(3, 6, -9);
+        path.velocity(3, velocity);
+        assertThat(velocity).containsExactly(3, 6, -9);
+        assertThat(path.gone(0)).isZero();
+        assertThat(path.gone(30)).as("22.45 u/s for half a second").isCloseTo(Math.sqrt(504) / 2, within(1e-9));
+        following(track, 10, Vec3.ZERO, OptionalDouble.of(-2), 1).at(5, place);
+        assertThat(place[2]).as("held at its depth").isEqualTo(-2);
+    }
+
+    @Test
+    void offsetsTurnWithTheSurfaceAndTheSubject() {
+        Axes slope = Axes.surface(Vec3.RIGHT, new Vec3(0.6, -0.8, 0));
+        assertThat(slope.apply(new Vec3(2, 3, 0)))
+                .as("2 u along the fall, 3 u out of the wall")
+                .isEqualTo(new Vec3(3, -2, 0));
+        assertThat(Axes.surface(Vec3.UP, Vec3.UP).x())
+                .as("no direction along the ground")
+                .isEqualTo(Vec3.RIGHT);
+        assertThat(Axes.surface(Vec3.RIGHT, Vec3.RIGHT).x().dot(Vec3.RIGHT)).isZero();
+        Axes leftwards = Axes.subject(new Vec3(-1, 0, 0));
+        assertThat(leftwards.apply(new Vec3(2, 1, 0))).isEqualTo(new Vec3(-2, 1, 0));
+        Axes up = Axes.subject(Vec3.UP);
+        assertThat(up.apply(new Vec3(2, 0, 0))).isEqualTo(new Vec3(0, 2, 0));
+        assertThat(up.y().dot(up.x())).isZero();
+        assertThat(up.y().length()).isEqualTo(1);
+    }
 }

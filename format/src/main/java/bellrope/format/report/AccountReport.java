@@ -41,7 +41,10 @@ public record AccountReport(
     /**
      * One rope's answer.
      *
-     * @param words the whole answer in English
+     * @param name of the effect, or of the rope where no effect is played
+     * @param said what is said of it, to be read after the name
+     * @param why what stopped it; null if it answered
+     * @param words the whole answer in English: name and what is said
      * @param effect what played, or would have
      * @param condition which condition stopped it, from 0; −1 if none did
      * @param limit which limit stopped it; null if none did
@@ -57,6 +60,9 @@ public record AccountReport(
     public record Line(
             String rope,
             boolean answered,
+            String name,
+            String said,
+            String why,
             String words,
             String effect,
             int condition,
@@ -82,7 +88,12 @@ public record AccountReport(
     public record FedReport(int feed, String parameter, String field, Object given, Object value, boolean held) {
         static FedReport of(Account.Fed fed) {
             return new FedReport(
-                    fed.feed(), fed.parameter(), fed.field(), plain(fed.given()), plain(fed.value()), fed.held());
+                    fed.feed(),
+                    fed.parameter(),
+                    fed.source().words(),
+                    plain(fed.given()),
+                    plain(fed.value()),
+                    fed.held());
         }
     }
 
@@ -118,6 +129,9 @@ public record AccountReport(
                 p -> new Line(
                         p.rope(),
                         true,
+                        p.name(),
+                        p.said(),
+                        null,
                         p.inWords(),
                         p.effect(),
                         -1,
@@ -132,7 +146,7 @@ public record AccountReport(
                                 .map(f -> f.announce().orElse(f.play().orElse("")))
                                 .toList(),
                         null),
-                e -> quiet(e.rope(), true, e.inWords(), e.effect(), -1, null, e.held()),
+                e -> quiet(e, null, e.effect(), -1, null, e.held()),
                 AccountReport::silent);
     }
 
@@ -147,19 +161,28 @@ public record AccountReport(
     }
 
     private static Line silent(Account.Silent s, int condition, Account.Limited limit) {
-        return quiet(s.rope(), false, s.inWords(), s.wouldPlay(), condition, limit, null);
+        return quiet(s, s.reason().inWords(), s.wouldPlay(), condition, limit, null);
     }
 
     private static Line quiet(
-            String rope,
-            boolean answered,
-            String words,
-            String effect,
-            int condition,
-            Account.Limited limit,
-            Double held) {
+            Answer answer, String why, String effect, int condition, Account.Limited limit, Double held) {
         return new Line(
-                rope, answered, words, effect, condition, limit, null, null, List.of(), 0, null, List.of(), List.of(),
+                answer.rope(),
+                why == null,
+                answer.name(),
+                answer.said(),
+                why,
+                answer.inWords(),
+                effect,
+                condition,
+                limit,
+                null,
+                null,
+                List.of(),
+                0,
+                null,
+                List.of(),
+                List.of(),
                 held);
     }
 }
