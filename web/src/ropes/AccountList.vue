@@ -97,8 +97,7 @@ const titled = (a: AccountReport) =>
                   <circle cx="5" cy="5" r="3.4" />
                 </svg>
                 <span>
-                  <b>{{ line.name }}</b
-                  >{{ line.said }}
+                  <b>{{ line.name }}</b>{{ line.said }}
                 </span>
               </button>
             </li>
