@@ -36,7 +36,7 @@ const two = (v: number) => showNumber(Math.round(v * 100) / 100)
 </script>
 
 <template>
-  <h3>The game hits within</h3>
+  <h3>Hit-test radius</h3>
   <div class="line">
     <select
       :value="field"
@@ -74,7 +74,7 @@ const two = (v: number) => showNumber(Math.round(v * 100) / 100)
       <path class="seen" :d="line(reach.reach)" />
       <path v-if="reach.hit.length" class="hit" :d="line(reach.hit)" />
     </svg>
-    <p class="quiet">Bronze is how far it is seen, dashed how far the game hits.</p>
+    <p class="quiet">Bronze is how far it is seen, dashed the game’s hit-test radius.</p>
     <p :class="reach.agrees ? 'agrees' : 'differs'">
       Seen as far as {{ two(reach.usualReach) }} u at the usual value<template
         v-if="reach.usualHit !== undefined"

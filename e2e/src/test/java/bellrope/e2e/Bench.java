@@ -151,7 +151,10 @@ final class Bench implements AutoCloseable {
     }
 
     void type(String label, String value) {
-        WebElement field = one("input[aria-label^='" + label + "']");
+        WebElement field = await(b -> all("input[aria-label^='" + label + "']").stream()
+                .filter(WebElement::isDisplayed)
+                .findFirst()
+                .orElse(null));
         field.click();
         field.sendKeys(Keys.chord(Keys.CONTROL, "a") + value);
     }

@@ -214,7 +214,7 @@ class ParametersIT {
         new Select(shown("select[aria-label='Course between']")).selectByVisibleText("ease-in");
         bench.awaitText("aside .sentence", "0.6…1.8 by a curve");
         new Select(shown(".el-popper select[aria-label=Field]")).selectByVisibleText("chance");
-        bench.awaitText("aside .sentence", "amount by chance 0.6…1.8");
+        bench.awaitText("aside .sentence", "amount random 0.6…1.8");
         new Select(shown(".el-popper select[aria-label=Field]")).selectByVisibleText("wind");
         bench.awaitText("aside .sentence", "amount from wind 0…12 u/s");
         bench.enter("amount rises over", "0.3");
@@ -222,22 +222,22 @@ class ParametersIT {
         for (int i = 0; i < 4; i++) {
             bench.command("z", false);
         }
-        bench.await(b -> bench.text("aside .sentence").contains("amount from force 10…100 → 0.6…1.8; the game hits"));
+        bench.await(b -> bench.text("aside .sentence").contains("amount from force 10…100 → 0.6…1.8; hit-test radius"));
     }
 
     @Test
     @Order(7)
     void aHitTestThatFallsShortIsNoticedAndMended() {
         rope("struck by hail");
-        part("within 3.8 u");
+        part("hit-test radius 3.8 u");
         bench.awaitText(".el-popper .sheet", "Seen as far as");
         bench.enter("Hit test reaches", "2");
-        bench.awaitText("aside .sentence", "the game hits within 2 u");
+        bench.awaitText("aside .sentence", "hit-test radius 2 u");
         bench.awaitText(".el-popper .sheet .differs", "% apart");
         bench.press(Keys.ESCAPE);
         bench.awaitText("[data-rope='struck by hail']", "and the game hits within 2 u");
         bench.command("z", false);
-        bench.awaitText("aside .sentence", "the game hits within 3.8 u");
+        bench.awaitText("aside .sentence", "hit-test radius 3.8 u");
     }
 
     @Test
@@ -341,7 +341,7 @@ class ParametersIT {
         bench.awaitText("pre", "WindrowPost");
         assertThat(bench.violations()).isEmpty();
         rope("struck by hail");
-        part("within 3.8 u");
+        part("hit-test radius 3.8 u");
         bench.awaitText(".el-popper .sheet", "Seen as far as");
         assertThat(bench.violations()).isEmpty();
     }

@@ -86,9 +86,10 @@ final class Answering {
         List<Fed> fed = List.of();
         OptionalDouble hold = OptionalDouble.empty();
         if (effect != null) {
-            Effect mine = rope.over(effect);
-            fed = List.copyOf(decision.fed(mine));
-            OptionalInt kept = scene.ensemble.hold(mine, decision.resolved(mine, Decision.values(fed)));
+            Effect mine = scene.ensemble.over(rope, effect);
+            Decision.Beginning first = decision.beginning(mine);
+            fed = first.fed();
+            OptionalInt kept = scene.ensemble.hold(mine, first.emitters());
             hold = kept.isPresent() ? OptionalDouble.of(scene.pace().seconds(kept.getAsInt())) : hold;
             // What the rope cuts is not needed any longer than that.
             OptionalDouble cut = rope.overrides().goneAfter();

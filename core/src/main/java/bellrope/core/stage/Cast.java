@@ -8,7 +8,6 @@ import bellrope.core.sim.Layer;
 import bellrope.core.sim.Tables;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -82,17 +81,36 @@ final class Cast {
                 own,
                 tables);
         // After all that are equal to it in the order, so that the first come lies lowest.
-        int at = Collections.binarySearch(places, place);
-        at = at < 0 ? -at - 1 : at;
-        while (at < places.size() && places.get(at).compareTo(place) == 0) {
-            at++;
-        }
+        int at = above(place);
         places.add(at, place);
         layers.add(at, layer);
         if (!own) {
             byPlace.put(place, layer);
         }
         return layer;
+    }
+
+    // The first place that is above in the order.
+    private int above(Place place) {
+        int low = 0;
+        int high = places.size();
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (places.get(middle).compareTo(place) <= 0) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
+    }
+
+    /** Forgets all layers. */
+    void clear() {
+        layers.clear();
+        places.clear();
+        byPlace.clear();
+        departed.clear();
     }
 
     /** Forgets the layers that belonged to one instance alone. */

@@ -50,6 +50,7 @@ final class Decision {
     private final long key;
     private final Situation situation;
     private final Draws draws = new Draws();
+    private Beginning first;
 
     /**
      * @param step on which what answers begins
@@ -258,6 +259,19 @@ final class Decision {
                 || where.anchor() == Where.Anchor.SCREEN;
         Vec3 velocity = stays ? Vec3.ZERO : pull.velocity().times(pointing.velocity());
         return MovementPath.straight(origin(anchor), facing, velocity, pace);
+    }
+
+    /** What the feeds make of an effect at the beginning. */
+    record Beginning(Effect effect, List<Fed> fed, Map<String, Datum> values, List<Emitter> emitters) {}
+
+    /** Returns what the feeds make of an effect at the beginning; worked out once. */
+    Beginning beginning(Effect effect) {
+        if (first == null || first.effect() != effect) {
+            List<Fed> fed = List.copyOf(fed(effect));
+            Map<String, Datum> values = values(fed);
+            first = new Beginning(effect, fed, values, resolved(effect, values));
+        }
+        return first;
     }
 
     /** Returns what the feeds set at first; a feed of an unknown parameter or a missing value sets nothing. */

@@ -13,13 +13,13 @@ import bellrope.core.sim.EffectRun;
 import bellrope.core.sim.Hold;
 import bellrope.core.sim.Layer;
 import bellrope.core.sim.MovementPath;
-import bellrope.core.stage.Account.Fed;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -43,6 +43,7 @@ final class Ensemble {
     private final Map<String, OptionalInt> holds = new HashMap<>();
     private final Map<String, Rope> ropes = new HashMap<>();
     private final Map<String, EventType> events = new HashMap<>();
+    private final Map<Rope, Effect> overridden = new IdentityHashMap<>();
     private Project project;
     private Pace pace;
     private Cast cast;
@@ -66,6 +67,7 @@ final class Ensemble {
         holds.clear();
         next.effects().forEach(e -> effects.put(e.name(), e));
         ropes.clear();
+        overridden.clear();
         next.ropes().forEach(r -> ropes.put(r.name(), r));
         events.clear();
         next.events().forEach(e -> events.put(e.name(), e));
@@ -73,6 +75,11 @@ final class Ensemble {
 
     Effect effect(String name) {
         return effects.get(name);
+    }
+
+    /** Returns an effect as a rope plays it; the same object each time. */
+    Effect over(Rope rope, Effect effect) {
+        return overridden.computeIfAbsent(rope, r -> r.over(effect));
     }
 
     boolean full() {
@@ -91,10 +98,9 @@ final class Ensemble {
      */
     void build(Playing instance, Rope rope, Effect effect, Decision decision) {
         boolean main = instance.role == Playing.Role.MAIN;
-        Effect mine = main ? rope.over(effect) : effect;
-        List<Fed> fed = main ? decision.fed(mine) : List.of();
-        Map<String, Datum> values = Decision.values(fed);
-        List<Emitter> emitters = decision.resolved(mine, values);
+        Effect mine = main ? over(rope, effect) : effect;
+        Map<String, Datum> values = main ? decision.beginning(mine).values() : Map.of();
+        List<Emitter> emitters = main ? decision.beginning(mine).emitters() : decision.resolved(mine, values);
         Driver driver = new Driver(instance, rope, mine, decision, world, values);
         instance.driver = driver.idle() ? null : driver;
         List<Emitter> peaks = driver.idle() ? emitters : driver.peaks(instance.start);
@@ -168,7 +174,7 @@ final class Ensemble {
                     instance.beginning,
                     instance.key);
             Effect effect = effects.get(wanted(instance, rope).orElseThrow());
-            Effect mine = main ? rope.over(effect) : effect;
+            Effect mine = main ? over(rope, effect) : effect;
             Map<String, Datum> values = main ? Decision.values(decision.fed(mine)) : Map.of();
             instance.driver = new Driver(instance, rope, mine, decision, world, values);
         }
@@ -193,7 +199,6 @@ final class Ensemble {
     /** Lets an instance in: it spawns at once. */
     void enter(Playing instance, int step) {
         playing.add(instance);
-        alive = particles();
         spawn(instance, step);
         begun(instance, step, true);
     }
@@ -273,6 +278,7 @@ final class Ensemble {
         for (int i = 0; i < layers.size(); i++) {
             layers.get(i).advance(step);
         }
+        alive = particles();
     }
 
     // Everything of a step but the exact motion, which can be had for any step at once.
@@ -385,6 +391,7 @@ final class Ensemble {
             }
             return mine;
         });
+        alive = particles();
         ended.accept(instance);
     }
 
@@ -499,7 +506,8 @@ final class Ensemble {
             instance.gone = true;
         }
         playing.clear();
-        cast.layers().forEach(layer -> layer.store().clear());
+        cast.clear();
+        alive = 0;
     }
 
     /** Returns the subjects of everything that plays. */
@@ -521,7 +529,12 @@ final class Ensemble {
         return cast.departed();
     }
 
-    int particles() {
+    /** Returns how many particles live, kept up with every birth and death. */
+    int alive() {
+        return alive;
+    }
+
+    private int particles() {
         int sum = 0;
         List<Layer> layers = cast.layers();
         for (int i = 0; i < layers.size(); i++) {

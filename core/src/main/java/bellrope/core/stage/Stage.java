@@ -449,7 +449,7 @@ public final class Stage {
 
     /** Returns how many particles live. */
     public int particles() {
-        return scene.ensemble.particles();
+        return scene.ensemble.alive();
     }
 
     public long births() {
