@@ -16,6 +16,8 @@ final class Wall {
 
     private final double[] planes;
     private final Vec3[] normals;
+    // The normals' components, three each.
+    private final double[] flat;
     private final Vec3 centre;
     private final Vec3[] axes;
     private final double[] half;
@@ -30,6 +32,12 @@ final class Wall {
     private Wall(double[] planes, Vec3[] normals, Vec3 centre, Vec3[] axes, double[] half) {
         this.planes = planes;
         this.normals = normals;
+        this.flat = new double[3 * normals.length];
+        for (int i = 0; i < normals.length; i++) {
+            flat[3 * i] = normals[i].x();
+            flat[3 * i + 1] = normals[i].y();
+            flat[3 * i + 2] = normals[i].z();
+        }
         this.centre = centre;
         this.axes = axes;
         this.half = half;
@@ -87,20 +95,22 @@ final class Wall {
             return at <= 1;
         }
         for (int i = 0; i < planes.length; i++) {
-            Vec3 n = normals[i];
-            double from = n.x() * x + n.y() * y + n.z() * z - planes[i];
-            double way = n.x() * dx + n.y() * dy + n.z() * dz;
+            double ax = flat[3 * i];
+            double ay = flat[3 * i + 1];
+            double az = flat[3 * i + 2];
+            double from = ax * x + ay * y + az * z - planes[i];
+            double way = ax * dx + ay * dy + az * dz;
             if (from < -SKIN || from + way >= 0) {
                 continue;
             }
-            double rate = n.x() * vx + n.y() * vy + n.z() * vz;
+            double rate = ax * vx + ay * vy + az * vz;
             double t = crossing(Math.max(0, from), rate, way);
             if (t < at) {
                 at = t;
                 face = i;
-                nx = n.x();
-                ny = n.y();
-                nz = n.z();
+                nx = ax;
+                ny = ay;
+                nz = az;
             }
         }
         return at <= 1;
