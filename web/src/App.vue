@@ -61,7 +61,7 @@ const EFFECT_KEYS = [
   ['H', 'show the version before, or the present one'],
   ['K', 'keep: compare with this from here on'],
   ['F2', 'in a field: the value before'],
-  ['T', 'how it is shaped, or what game code may turn'],
+  ['T', 'settings of the emitter, or parameters for game code'],
   ['V', 'revisions'],
   ['R', 'new random seed'],
   ['Alt ↑ ↓', 'emitter earlier, later'],

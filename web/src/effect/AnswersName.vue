@@ -87,7 +87,7 @@ function release(p: Parameter, b: Binding) {
         <b>{{ p.name }}</b> {{ words[b.mode] }} it{{ b.emitter ? '' : ', as in all emitters' }}
         <button class="link" @click="release(p, b)">unbind</button>
       </p>
-      <p v-if="!answering.length" class="quiet">Nothing turns it yet.</p>
+      <p v-if="!answering.length" class="quiet">Nothing sets it yet.</p>
       <p v-for="p in others" :key="p.name">
         answer to <b>{{ p.name }}</b>
         <button class="link" @click="bind(p.name, false)">here</button>

@@ -101,9 +101,7 @@ const findings = computed(() => props.report?.findings ?? [])
         </tbody>
       </table>
       <p v-else class="quiet">No parameters: game code cannot turn anything here.</p>
-      <button class="link" @click="emit('parameter', undefined)">
-        how strongly, and what else may be turned
-      </button>
+      <button class="link" @click="emit('parameter', undefined)">how strongly, and all parameters</button>
     </section>
     <section aria-label="Findings" data-testid="findings">
       <h2>

@@ -306,10 +306,10 @@ useKeys({
       <p v-if="take?.head.cut" class="cut" role="status">This take is {{ take.head.cut }}.</p>
       <div class="below" role="group" aria-label="What is shown below">
         <button :aria-pressed="below === 'shape'" title="T turns over" @click="below = 'shape'">
-          How {{ effect.emitters[at]?.name }} is shaped
+          Settings of {{ effect.emitters[at]?.name }}
         </button>
         <button :aria-pressed="below === 'parameters'" title="T turns over" @click="show()">
-          What game code may turn
+          Parameters for game code
           <span class="quiet">{{ effect.parameters.length }}</span>
         </button>
       </div>

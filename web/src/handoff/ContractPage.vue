@@ -97,7 +97,7 @@ const HOW: Record<string, string> = {
     <p v-if="!channels.length" class="quiet">Nothing.</p>
   </section>
   <section aria-label="Effects">
-    <h2>What the game may turn</h2>
+    <h2>What the game may set</h2>
     <article v-for="e in effects" :key="e.name">
       <h3>
         {{ e.name }} <span class="quiet">{{ e.looping ? 'looping' : 'one-shot' }}</span>

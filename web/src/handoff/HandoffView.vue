@@ -115,7 +115,7 @@ useKeys({
       <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
       <Differences v-if="view.against" :view="view" />
       <section v-if="view.aliases.length" class="aliases" aria-label="Former names">
-        <h2>Former names that still do, for this version</h2>
+        <h2>Deprecated names, still accepted in this version</h2>
         <p v-for="a in view.aliases" :key="a.kind + a.within + a.from">
           {{ a.kind }} <b>{{ a.from }}</b> is called <b>{{ a.to }}</b>
           <template v-if="a.within"> in {{ a.within }}</template

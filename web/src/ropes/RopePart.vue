@@ -338,7 +338,7 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
         </div>
       </template>
       <template v-else-if="word.slot === 'new feed'">
-        <h3>Turn a parameter by a number of the game</h3>
+        <h3>Feed a parameter</h3>
         <button v-for="p in feedable" :key="p.name" class="choice" @click="newFeed(p.name)">
           {{ p.name }} <span class="quiet">{{ p.description }}</span>
         </button>

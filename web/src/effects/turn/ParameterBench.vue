@@ -131,7 +131,7 @@ const held = () =>
 </script>
 
 <template>
-  <section class="bench" aria-label="What game code may turn">
+  <section class="bench" aria-label="Parameters for game code">
     <header>
       <span class="tries" role="group" aria-label="Named tries">
         <button :aria-pressed="!Object.keys(values).length" @click="setAll(undefined)">usual</button>
@@ -229,7 +229,7 @@ const held = () =>
     </template>
     <div v-else class="none">
       <p>
-        A parameter is what ropes and game code may turn: a few, well named, each with a default that gives
+        A parameter is what ropes and game code may set: a few, well named, each with a default that gives
         back the authored look. This effect has none.
       </p>
       <button class="button primary" @click="add">Make the first</button>

@@ -98,7 +98,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
 <template>
   <h3>{{ feed.parameter }} from {{ sourceWords(feed) }}</h3>
   <div class="line">
-    <span>turns</span>
+    <span>sets</span>
     <select
       :value="feed.parameter"
       aria-label="Parameter"

@@ -34,7 +34,7 @@ final class Births {
     int room;
     int asked;
     int born;
-    private final Placement place = new Placement(draws);
+    private final Launch launch = new Launch(draws);
 
     Births(Pace pace) {
         this.stepsPerSecond = pace.stepsPerSecond();
@@ -84,7 +84,7 @@ final class Births {
             int of,
             int step,
             double ramp) {
-        place.by(emitter.birth());
+        launch.by(emitter.birth());
         for (int n = first; n < first + count; n++) {
             draws.at(key, emitter.seed(), source, cycle, n);
             if (ramp < 1 && draws.unit(Purpose.RAMP) >= ramp) {
@@ -113,7 +113,7 @@ final class Births {
     private int one(Layer layer, Emitter emitter, Orientation frame, int n, int of, int step) {
         Birth birth = emitter.birth();
         ParticleStore store = layer.store();
-        place.particle(n, of);
+        launch.particle(n, of);
         double speed = birth.speed().at(draws.unit(Purpose.SPEED));
         double tempo = stepsPerSecond / emitter.playback();
         double life = birth.lifetime().at(draws.unit(Purpose.LIFETIME)) * tempo;
@@ -122,12 +122,12 @@ final class Births {
         Vec3 up = frame.up();
         Vec3 back = frame.back();
         Vec3 offset = frame.offset();
-        store.x0[i] = (float) (ox + offset.x() + place.px * right.x() + place.py * up.x() + place.pz * back.x());
-        store.y0[i] = (float) (oy + offset.y() + place.px * right.y() + place.py * up.y() + place.pz * back.y());
-        store.z0[i] = (float) (oz + offset.z() + place.px * right.z() + place.py * up.z() + place.pz * back.z());
-        store.vx[i] = (float) (carryX + speed * (place.dx * right.x() + place.dy * up.x() + place.dz * back.x()));
-        store.vy[i] = (float) (carryY + speed * (place.dx * right.y() + place.dy * up.y() + place.dz * back.y()));
-        store.vz[i] = (float) (carryZ + speed * (place.dx * right.z() + place.dy * up.z() + place.dz * back.z()));
+        store.x0[i] = (float) (ox + offset.x() + launch.px * right.x() + launch.py * up.x() + launch.pz * back.x());
+        store.y0[i] = (float) (oy + offset.y() + launch.px * right.y() + launch.py * up.y() + launch.pz * back.y());
+        store.z0[i] = (float) (oz + offset.z() + launch.px * right.z() + launch.py * up.z() + launch.pz * back.z());
+        store.vx[i] = (float) (carryX + speed * (launch.dx * right.x() + launch.dy * up.x() + launch.dz * back.x()));
+        store.vy[i] = (float) (carryY + speed * (launch.dx * right.y() + launch.dy * up.y() + launch.dz * back.y()));
+        store.vz[i] = (float) (carryZ + speed * (launch.dx * right.z() + launch.dy * up.z() + launch.dz * back.z()));
         if (lag > 0 && !layer.integrated()) {
             layer.carry(i, lag);
         }

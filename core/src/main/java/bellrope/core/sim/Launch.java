@@ -9,7 +9,7 @@ import bellrope.core.value.Angle;
 import bellrope.core.value.Vec3;
 
 /** Where in its emitter's shape a particle is born and which way it goes, in the emitter's frame. */
-final class Placement {
+final class Launch {
     /** Steps of the lattices by which particles are placed evenly: powers of the golden ratio and of the plastic number. */
     private static final double GOLDEN = 0.6180339887498949;
 
@@ -33,7 +33,7 @@ final class Placement {
     double dy;
     double dz;
 
-    Placement(Draws draws) {
+    Launch(Draws draws) {
         this.draws = draws;
     }
 
