@@ -330,4 +330,68 @@ class LimitsTest {
         }
         assertThat(stage.instances()).isEqualTo(1);
     }
+
+    private static String silence(Stage stage, Pull pull) {
+        return stage.pull(pull).answers().get(0).inWords();
+    }
+
+    private static void second(Stage stage, int steps) {
+        for (int i = 0; i < steps; i++) {
+            stage.step();
+        }
+    }
+
+    @Test
+    void whatStoppedItIsSaidWithItsNumbers() {
+        Stage cooling = new Stage(Sample.game(limited(Limits.cooldown(2))));
+        cooling.pull(at(0, "", 1));
+        second(cooling, 30);
+        assertThat(silence(cooling, at(0, "", 2)))
+                .isEqualTo("puff silent: cooldown: 0.5 s since it last answered, wants 2 s");
+
+        Stage rated = new Stage(Sample.game(limited(perSecond(0.5))));
+        rated.pull(at(0, "", 1));
+        second(rated, 60);
+        assertThat(silence(rated, at(0, "", 2)))
+                .isEqualTo("puff silent: at most 0.5 a second: 1 s since it last answered, wants 2 s");
+
+        Stage once = new Stage(Sample.game(limited(new Limits(
+                0,
+                OptionalDouble.empty(),
+                true,
+                Optional.of("courier.struck"),
+                OptionalInt.empty(),
+                false,
+                WhenFull.SKIP,
+                0,
+                1))));
+        once.pull(at(0, "ann", 1));
+        assertThat(answered(once, at(0, "bea", 2))).isEqualTo(1);
+        assertThat(silence(once, at(0, "ann", 3)))
+                .isEqualTo("puff silent: once for each subject: ann has been answered, wants another subject, until"
+                        + " courier.struck");
+
+        Stage apart = new Stage(Sample.game(limited(new Limits(
+                0, OptionalDouble.empty(), false, Optional.empty(), OptionalInt.empty(), false, WhenFull.SKIP, 3, 1))));
+        apart.pull(at(1, "", 1));
+        assertThat(silence(apart, at(3, "", 2)))
+                .isEqualTo("puff silent: minimum distance: 2 u from where it last answered, wants 3 u");
+        assertThat(answered(apart, at(4, "", 3)))
+                .as("just as far as it must be")
+                .isEqualTo(1);
+
+        Stage few = new Stage(Sample.game(limited(Limits.alive(2, WhenFull.SKIP))));
+        few.pull(at(0, "", 1));
+        few.pull(at(0, "", 2));
+        assertThat(silence(few, at(0, "", 3))).isEqualTo("puff silent: at most 2 at a time: 2 play, wants fewer");
+    }
+
+    @Test
+    void whatWaitsForItsDelayIsSaidToo() {
+        Stage stage = new Stage(
+                Sample.game(limited(Limits.alive(1, WhenFull.SKIP)).with(d -> d.timing = new Timing(0.5, 0))));
+        stage.pull(at(0, "", 1));
+        assertThat(silence(stage, at(0, "", 2)))
+                .isEqualTo("puff silent: at most 1 at a time: 0 play, 1 are about to, wants fewer");
+    }
 }
