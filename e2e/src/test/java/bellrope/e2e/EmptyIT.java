@@ -1,0 +1,78 @@
+package bellrope.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.Keys;
+
+/** The story of the README, from nothing: an event, an effect, a rope, a pull, a changed number, the handoff. */
+@DisplayName("From an empty project")
+class EmptyIT {
+    @TempDir
+    Path folder;
+
+    private Bench bench;
+
+    private void choose(String start) {
+        bench.await(b -> bench.all(".el-popper .choice").stream()
+                        .filter(e -> e.isDisplayed() && e.getText().startsWith(start))
+                        .findFirst()
+                        .orElse(null))
+                .click();
+    }
+
+    @Test
+    void anEventIsAnsweredTunedAndHandedOver() throws IOException {
+        try (Bench fresh = new Bench(folder, false)) {
+            bench = fresh;
+            bench.await(b -> bench.text("header").contains("stage ready"));
+            assertThat(bench.text(".events")).contains("Events are what the game announces");
+            assertThat(bench.violations()).isEmpty();
+
+            bench.clickText(".events button", "+ event");
+            bench.type("Name of the event", "lantern.lit" + Keys.ENTER);
+            bench.awaitText(".events", "lantern");
+            bench.click(".el-dialog__headerbtn");
+            bench.await(b -> bench.all(".el-overlay").stream().noneMatch(e -> e.isDisplayed()));
+            bench.awaitText(".events .head", "1 unanswered");
+
+            bench.open("/#/effects");
+            bench.press("n");
+            bench.one("input[aria-label='Find a recipe']").sendKeys("skip");
+            bench.await(b -> bench.all("[data-testid=recipe]").size() == 1);
+            bench.click("[data-testid=recipe]");
+            bench.await(b -> Integer.parseInt(bench.number("births")) > 15);
+
+            bench.open("/");
+            bench.clickText(".events .name", "lit");
+            bench.clickText("button", "Answer it with a rope");
+            bench.awaitText("aside .sentence", "no effect chosen");
+            bench.clickText("aside .part", "no effect chosen");
+            choose("sparks");
+            bench.awaitText("aside .sentence", "play sparks");
+            bench.awaitText(".events .head", "all answered");
+
+            bench.press(" ");
+            bench.awaitText("[data-testid=account]", "sparks at");
+            bench.await(b -> !bench.text("[data-testid=live-instances]").equals("0"));
+            String births = bench.number("births");
+
+            bench.press("e");
+            bench.await(b -> !bench.all("input[aria-label^='Burst']").isEmpty());
+            bench.enter("Burst, most", "60");
+            bench.enter("Burst, least", "60");
+            bench.await(b -> !bench.number("births").equals(births));
+            bench.press(" ");
+            bench.awaitText("[data-testid=account]", "sparks at");
+
+            bench.open("/#/handoff");
+            bench.awaitText("pre", "lanternLit");
+            bench.clickText("button", "Hand over 1");
+            bench.awaitText("body", "take back");
+        }
+    }
+}
