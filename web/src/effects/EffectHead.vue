@@ -59,7 +59,7 @@ const saving = computed(() => project.saving > 0)
       @change="setSeed(($event.target as HTMLSelectElement).value === 'same')"
       @keydown.stop
     >
-      <option value="new">another look each pull</option>
+      <option value="new">new look each pull</option>
       <option value="same">the same look each pull</option>
     </select>
     <span class="acting">

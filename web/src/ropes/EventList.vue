@@ -35,7 +35,9 @@ const world = ref(false)
   <nav class="events" aria-label="Events">
     <div class="head">
       <h2>Events</h2>
-      <span class="quiet">{{ unanswered === 0 ? 'all answered' : `${unanswered} unanswered` }}</span>
+      <span v-if="project.events.length" class="quiet">{{
+        unanswered === 0 ? 'all answered' : `${unanswered} unanswered`
+      }}</span>
     </div>
     <div class="list">
       <p v-if="project.events.length === 0" class="empty">
