@@ -66,28 +66,12 @@ final class Births {
         return room > 0 && layer.admits();
     }
 
-    /**
-     * Spawns particles {@code first} to {@code first + count − 1} of a source.
-     *
-     * @param of how many the source spawns at once, for even placing; 0 if they come one by one
-     * @param ramp share of them that come true
-     */
-    void spawn(
-            Layer layer,
-            Emitter emitter,
-            Orientation frame,
-            long key,
-            int source,
-            int cycle,
-            int first,
-            int count,
-            int of,
-            int step,
-            double ramp) {
+    /** Spawns the particles of a batch into a layer. */
+    void spawn(Layer layer, Emitter emitter, Orientation frame, Batch batch) {
         launch.by(emitter.birth());
-        for (int n = first; n < first + count; n++) {
-            draws.at(key, emitter.seed(), source, cycle, n);
-            if (ramp < 1 && draws.unit(Purpose.RAMP) >= ramp) {
+        for (int n = batch.first; n < batch.first + batch.count; n++) {
+            draws.at(batch.key, emitter.seed(), batch.source, batch.cycle, n);
+            if (batch.share < 1 && draws.unit(Purpose.RAMP) >= batch.share) {
                 continue;
             }
             asked++;
@@ -96,7 +80,7 @@ final class Births {
             if (admitted) {
                 room--;
                 born++;
-                int i = one(layer, emitter, frame, n, of, step);
+                int i = one(layer, emitter, frame, n, batch.of, batch.step);
                 if (layer.integrated()) {
                     Integrated integrated = layer.store().integrated;
                     integrated.generation[i] = generation;

@@ -39,6 +39,7 @@ public final class EffectRun {
     private final Orientation[] frames;
     private final Mover[] movers;
     private final Births births;
+    private final Batch batch = new Batch();
     private final Offspring offspring;
     private final long[] byGeneration = new long[GENERATIONS];
     private final long key;
@@ -279,37 +280,20 @@ public final class EffectRun {
             spawn(
                     target,
                     frame == null ? frames[target] : frame,
-                    due.line[o],
-                    offspring.source(e, o, emitters),
-                    due.number[o],
-                    0,
-                    count,
-                    count,
-                    step,
-                    1);
+                    batch.together(due.line[o], offspring.source(e, o, emitters), due.number[o], count, step, 1));
         }
         births.drop(layers[0], due.takeDropped());
     }
 
-    private void spawn(
-            int e,
-            Orientation frame,
-            long line,
-            int source,
-            int cycle,
-            int first,
-            int count,
-            int of,
-            int step,
-            double ramp) {
+    private void spawn(int e, Orientation frame, Batch next) {
         int before = births.born;
         Layer layer = layers[e];
         int slot = layer.store().slots();
-        births.spawn(layer, emitters.get(e), frame, line, source, cycle, first, count, of, step, ramp);
+        births.spawn(layer, emitters.get(e), frame, next);
         byGeneration[Math.min(GENERATIONS - 1, births.generation)] += births.born - before;
         if (movers[e] != null) {
             for (int i = slot; i < layer.store().slots(); i++) {
-                movers[e].begin(layer.store(), i, step, now(step), offspring.due(), layer);
+                movers[e].begin(layer.store(), i, next.step, now(next.step), offspring.due(), layer);
             }
         }
     }
@@ -361,7 +345,7 @@ public final class EffectRun {
             double time = Math.min(local, schedule.streamTime(n));
             again(e, emitter, local, time);
             double share = ramp(time) * streamShare[e];
-            spawn(e, frames[e], key, source, schedule.streamCycle(n), schedule.streamNumber(n), 1, 0, step, share);
+            spawn(e, frames[e], batch.one(key, source, schedule.streamCycle(n), schedule.streamNumber(n), step, share));
         }
     }
 
@@ -405,7 +389,7 @@ public final class EffectRun {
             return;
         }
         int count = burst.count(draws.unit(Purpose.COUNT));
-        spawn(e, frames[e], key, burst.id(), cycle, 0, count, count, step, ramp(time));
+        spawn(e, frames[e], batch.together(key, burst.id(), cycle, count, step, ramp(time)));
     }
 
     // Each lies where the way reached it, not where the source is at the end of the step.
@@ -425,7 +409,7 @@ public final class EffectRun {
             double time = local - 1 + Math.min(1, Math.max(0, (n / perUnit - before) / (after - before)));
             if (schedules[e].travels(time)) {
                 again(e, emitter, local, time);
-                spawn(e, frames[e], key, source, 0, (int) n, 1, 0, step, ramp(time) * travelShare[e]);
+                spawn(e, frames[e], batch.one(key, source, 0, (int) n, step, ramp(time) * travelShare[e]));
             }
         }
     }
