@@ -78,6 +78,29 @@ describe('a rope moved to another event', () => {
     expect(r.facing).toBe('up')
   })
 
+  it('keeps of its notices what another event and effect can give', () => {
+    const r = {
+      ...newRope(landed, []),
+      with: [
+        {
+          do: 'notice' as const,
+          name: 'thud',
+          values: [
+            { name: 'v', field: 'speed' },
+            { name: 'w', channel: 'wind' },
+            { name: 's', from: 'no such' },
+          ],
+        },
+      ],
+      then: [{ notice: 'later', values: [{ name: 'v', field: 'speed' }] }],
+    }
+    fitFeeds(r, { parameters: [] } as never as Effect, landed)
+    expect(r.with[0].values.map((v) => v.name)).toEqual(['v', 'w'])
+    fitTo(r, reeling)
+    expect(r.with[0].values).toEqual([{ name: 'w', channel: 'wind' }])
+    expect(r.then[0].values).toBeUndefined()
+  })
+
   it('forgets how it lasts at a moment', () => {
     const r = { ...newRope(reeling, []), run: { longest: 20 } }
     fitTo(r, landed)

@@ -6,6 +6,7 @@ import type {
   EventType,
   Feed,
   Field,
+  NoticeValue,
   Pair,
   Parameter,
   Rope,
@@ -84,9 +85,20 @@ export function fittingFeed(
   return feed
 }
 
+/** Leaves the notices of a rope only some of the values that they carry. */
+function keepValues(rope: Rope, keep: (v: NoticeValue) => boolean) {
+  const notices = (rope.with ?? []).filter((c) => c.do === 'notice')
+  for (const one of [...notices, ...(rope.then ?? [])]) {
+    if (!one.values) continue
+    one.values = one.values.filter(keep)
+    if (!one.values.length) delete one.values
+  }
+}
+
 /** Leaves a rope no feed that an effect cannot take. */
 export function fitFeeds(rope: Rope, effect: Effect, event: EventType | undefined) {
   const parameter = (name?: string) => effect.parameters.find((p) => p.name === name)
+  keepValues(rope, (v) => v.from === undefined || !!parameter(v.from))
   rope.feeds = rope.feeds.filter((f) => {
     const p = parameter(f.parameter)
     if (!p || (f.from !== undefined && !parameter(f.from))) return false
@@ -114,6 +126,7 @@ export function fitTo(rope: Rope, event: EventType) {
   const number = (name?: string) =>
     name === undefined || event.fields.some((f) => f.name === name && f.type === 'number')
   rope.feeds = rope.feeds.filter((f) => (f.out ? number(f.field) : has(f.field)))
+  keepValues(rope, (v) => has(v.field))
   if (typeof rope.hit === 'object' && !number(rope.hit.field)) delete rope.hit
   const needs = {
     normal: ['normal'],
