@@ -21,7 +21,7 @@ function typing(target: EventTarget | null): boolean {
  * Listens to keys on the whole page, but never while someone types.
  *
  * @param keys by name, with `Ctrl+` and `Shift+` before it
- * @param released what to do when a key is let go, by name
+ * @param released what to do when a key is released, by name
  */
 export function useKeys(
   keys: Record<string, (event: KeyboardEvent) => void>,
@@ -41,7 +41,7 @@ export function useKeys(
     event.preventDefault()
     act(event)
   }
-  // What is let go is let go, wherever the focus has gone meanwhile.
+  // A released key is released, wherever the focus is by then.
   const release = (event: KeyboardEvent) => released[event.key]?.()
   onMounted(() => {
     window.addEventListener('keydown', hear)

@@ -44,7 +44,7 @@ const others = computed(() => edit.effect.value.emitters.map((e) => e.name))
 const effects = computed(() =>
   project.effects.map((e) => e.body.name).filter((n) => n !== edit.effect.value.name),
 )
-function bear() {
+function addChildren() {
   const other = others.value.find((n) => n !== edit.emitter.value.name) ?? edit.emitter.value.name
   change((e) => {
     e.children = [
@@ -150,7 +150,7 @@ const flat = computed(() =>
 )
 const unused = computed(() => [
   ...(end.value.collision ? [] : [{ words: 'collision', use: strike }]),
-  ...(end.value.children?.length ? [] : [{ words: 'children', use: bear }]),
+  ...(end.value.children?.length ? [] : [{ words: 'children', use: addChildren }]),
   ...(end.value.trail ? [] : [{ words: 'trail', use: trail }]),
   ...(flat.value ? [] : [{ words: 'mark on the surface', use: mark }]),
 ])
@@ -394,7 +394,7 @@ const fades = computed(() => {
         >{{ ' ' }}</template
       >
       <template v-if="end.children?.length && end.children.length < 8">
-        {{ unused.length ? ' · ' : '' }}<button class="link" @click="bear">+ children</button>
+        {{ unused.length ? ' · ' : '' }}<button class="link" @click="addChildren">+ children</button>
       </template>
     </p>
   </section>

@@ -6,7 +6,7 @@ import { useEdit } from '../effect/useEdit'
 import { showNumber } from '../common/numberText'
 import { useProject } from '../project/useProject'
 
-/** The emitters of an effect in draw order: choose, name, move, copy, take away, or take one from elsewhere. */
+/** The emitters of an effect in draw order: choose, name, move, copy, remove, or copy one from elsewhere. */
 defineProps<{ report?: EffectReport }>()
 const at = defineModel<number>('at', { required: true })
 const edit = useEdit()

@@ -119,7 +119,7 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
       <span class="quiet">stops after</span>
       <NumberField
         :value="play.stopAfter ?? 4"
-        label="Told to end after"
+        label="Stops after"
         unit="s"
         kind="time"
         :least="0.1"

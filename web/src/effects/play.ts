@@ -10,7 +10,7 @@ export interface Play {
   payload?: Payload
   strength: 'soft' | 'usual' | 'hard'
   seed: number
-  /** Seconds after which a loop is told to end. */
+  /** Seconds after which a loop is stopped. */
   stopAfter?: number
   rate: number
   /** Seconds after which it begins again; when all is gone if absent. */

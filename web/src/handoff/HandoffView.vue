@@ -114,7 +114,7 @@ useKeys({
       </h1>
       <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
       <Differences v-if="view.against" :view="view" />
-      <section v-if="view.aliases.length" class="aliases" aria-label="Former names">
+      <section v-if="view.aliases.length" class="aliases" aria-label="Deprecated names">
         <h2>Deprecated names, still accepted in this version</h2>
         <p v-for="a in view.aliases" :key="a.kind + a.within + a.from">
           {{ a.kind }} <b>{{ a.from }}</b> is called <b>{{ a.to }}</b>

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import NumberField from '../common/NumberField.vue'
 import { useProject } from './useProject'
 
-/** What holds for the whole project: its step, its dice, its limit of particles, and the screen overdraw is measured on. */
+/** What holds for the whole project: its step, its random seed, its limit of particles, and the screen overdraw is measured on. */
 interface Settings {
   stepsPerSecond: number
   metresPerUnit: number

@@ -118,7 +118,7 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
       />
     </div>
     <button class="link small" :aria-expanded="more" @click="more = !more">
-      {{ more ? 'Fold' : event.shape === 'moment' ? 'Repeat, alternate, pair…' : 'Whose it is, how long…' }}
+      {{ more ? 'Close' : event.shape === 'moment' ? 'Repeat, alternate, pair…' : 'Whose it is, how long…' }}
     </button>
     <div v-if="more" class="more">
       <template v-if="event.shape === 'moment'">

@@ -357,7 +357,7 @@ function turn(event: PointerEvent) {
           data-testid="flash"
           aria-hidden="true"
         />
-        <p v-if="comfort && comfort.paused > 0" class="breath" aria-hidden="true">hit pause</p>
+        <p v-if="comfort && comfort.paused > 0" class="pause" aria-hidden="true">hit pause</p>
         <p v-if="title" class="title">{{ title }}</p>
         <slot name="over" />
         <div class="meter" data-testid="meter">
@@ -440,7 +440,7 @@ function turn(event: PointerEvent) {
   inset: 0;
   pointer-events: none;
 }
-.breath {
+.pause {
   position: absolute;
   left: 14px;
   top: 40px;

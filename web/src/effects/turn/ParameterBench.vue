@@ -13,7 +13,7 @@ import TryField from './TryField.vue'
 import { binding, fresh, numeric } from './parameters'
 import { useParameters } from './useParameters'
 
-/** What game code may turn, what that turns, and proof that it does. */
+/** The parameters for game code, what each acts on, and proof that it does. */
 const props = defineProps<{ part: number; play: Play; chosen?: string }>()
 const edit = useEdit()
 const project = useProject()
@@ -64,7 +64,7 @@ function add() {
 async function remove() {
   const gone = parameter.value.name
   forget(gone)
-  // Ropes that feed it let go of it in the same change, so that one undo brings all of it back.
+  // Ropes that feed it drop it in the same change, so that one undo brings all of it back.
   const body = JSON.parse(JSON.stringify(effect.value)) as typeof effect.value
   body.parameters = body.parameters.filter((p) => p.name !== gone)
   for (const t of body.tries ?? []) delete t.values[gone]

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { ParameterReport } from '../../api/client'
 import { short } from './parameters'
 
-/** The proof that a parameter scales an effect truly, or what is to blame. */
+/** The proof that a parameter is a uniform scale, or what is to blame. */
 const props = defineProps<{ proof?: ParameterReport['scales'][number] }>()
 const emit = defineEmits<{ mend: [] }>()
 

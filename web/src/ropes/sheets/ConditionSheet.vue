@@ -71,7 +71,7 @@ const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).va
     <div class="line">
       <select
         :value="condition.borne === false ? 'no' : 'yes'"
-        aria-label="Bears it"
+        aria-label="Has the tag"
         @change="edit((c) => ((c as { borne?: boolean }).borne = text($event) === 'no' ? false : undefined))"
       >
         <option value="yes">is</option>

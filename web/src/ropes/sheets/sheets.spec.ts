@@ -163,7 +163,7 @@ describe('feeds', () => {
       out: [0.8, 3],
     })
   })
-  it('are let go where another effect cannot take them', () => {
+  it('are dropped where another effect cannot take them', () => {
     const r = rope()
     r.feeds = [
       { parameter: 'size', field: 'speed', in: [0, 14], out: [1, 2] },

@@ -1,5 +1,6 @@
 package bellrope.core.effect;
 
+import bellrope.core.value.Done;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -8,17 +9,20 @@ import java.util.function.Function;
 
 /** Which way particles are thrown, in the emitter's own frame, before the spread. */
 public sealed interface Aim {
+    /** A function for each kind. */
+    record Cases<R>(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent) {}
+
     /** Returns what the function of its kind makes of it. */
-    <R> R match(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent);
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent) {
+        return match(new Cases<>(outward, along, tangent));
+    }
 
     /** Does what belongs to its kind. */
     default void visit(Consumer<Outward> outward, Consumer<Along> along, Consumer<Tangent> tangent) {
-        match(x -> done(outward, x), x -> done(along, x), x -> done(tangent, x));
-    }
-
-    private static <T> Void done(Consumer<T> action, T one) {
-        action.accept(one);
-        return null;
+        match(Done.by(outward), Done.by(along), Done.by(tangent));
     }
 
     Aim UP = new Along(Vec3.UP);
@@ -27,8 +31,8 @@ public sealed interface Aim {
     record Outward() implements Aim {
 
         @Override
-        public <R> R match(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent) {
-            return outward.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.outward().apply(this);
         }
     }
 
@@ -45,8 +49,8 @@ public sealed interface Aim {
         }
 
         @Override
-        public <R> R match(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent) {
-            return along.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.along().apply(this);
         }
     }
 
@@ -54,8 +58,8 @@ public sealed interface Aim {
     record Tangent() implements Aim {
 
         @Override
-        public <R> R match(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent) {
-            return tangent.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.tangent().apply(this);
         }
     }
 }

@@ -23,7 +23,7 @@ import java.util.function.Consumer;
  * @param shape where
  * @param placing how they share out the shape
  * @param aim which way
- * @param spread degrees that a throw may stray from its aim, 0 to 180; evenly over that cap of the sphere
+ * @param spread largest angle from its aim, degrees, 0 to 180; evenly over that cap of the sphere
  * @param offset units, in the effect's frame
  * @param turn degrees about x, then y, then z, of the emitter's frame in the effect's
  * @param space whether they stay in the world or go with the source

@@ -11,7 +11,7 @@ import java.util.List;
  *
  * @param name unique within its effect
  * @param seed part of the address of its random draws, unique within its effect, 0 to 65,535. A new seed is a new
- *     roll of the dice; a new name is not
+ *     draw of everything; a new name is not
  * @param playback how many times as fast as written everything in it happens: that of its effect, unless a parameter turns it
  */
 public record Emitter(String name, int seed, Birth birth, Look look, Life life, End end, double playback) {

@@ -3,6 +3,7 @@ package bellrope.core.effect;
 import bellrope.core.value.Addresses;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Demand;
+import bellrope.core.value.Done;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
@@ -59,17 +60,20 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
 
     /** What particles strike. */
     public sealed interface Barrier {
+        /** A function for each kind. */
+        record Cases<R>(Function<Ground, R> ground, Function<Plane, R> plane, Function<Box, R> box) {}
+
         /** Returns what the function of its kind makes of it. */
-        <R> R match(Function<Ground, R> ground, Function<Plane, R> plane, Function<Box, R> box);
+        <R> R match(Cases<R> cases);
+
+        /** Returns what the function of its kind makes of it. */
+        default <R> R match(Function<Ground, R> ground, Function<Plane, R> plane, Function<Box, R> box) {
+            return match(new Cases<>(ground, plane, box));
+        }
 
         /** Does what belongs to its kind. */
         default void visit(Consumer<Ground> ground, Consumer<Plane> plane, Consumer<Box> box) {
-            match(x -> done(ground, x), x -> done(plane, x), x -> done(box, x));
-        }
-
-        private static <T> Void done(Consumer<T> action, T one) {
-            action.accept(one);
-            return null;
+            match(Done.by(ground), Done.by(plane), Done.by(box));
         }
 
         /** Returns this barrier with every length changed: levels, distances from the effect's place, sizes. */
@@ -91,8 +95,8 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             }
 
             @Override
-            public <R> R match(Function<Ground, R> ground, Function<Plane, R> plane, Function<Box, R> box) {
-                return ground.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.ground().apply(this);
             }
         }
 
@@ -114,8 +118,8 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             }
 
             @Override
-            public <R> R match(Function<Ground, R> ground, Function<Plane, R> plane, Function<Box, R> box) {
-                return plane.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.plane().apply(this);
             }
         }
 
@@ -147,8 +151,8 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             }
 
             @Override
-            public <R> R match(Function<Ground, R> ground, Function<Plane, R> plane, Function<Box, R> box) {
-                return box.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.box().apply(this);
             }
         }
     }

@@ -1,6 +1,7 @@
 package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
+import bellrope.core.value.Done;
 import bellrope.core.value.Vec3;
 import java.util.function.Consumer;
 import java.util.function.DoubleUnaryOperator;
@@ -8,12 +9,24 @@ import java.util.function.Function;
 
 /** What changes the velocity of particles besides gravity and drag. Places and axes are in the effect's frame. */
 public sealed interface Force {
-    /** Returns what the function of its kind makes of it. */
-    <R> R match(
+    /** A function for each kind. */
+    record Cases<R>(
             Function<Attractor, R> attractor,
             Function<Swirl, R> swirl,
             Function<Push, R> push,
-            Function<Turbulence, R> turbulence);
+            Function<Turbulence, R> turbulence) {}
+
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(
+            Function<Attractor, R> attractor,
+            Function<Swirl, R> swirl,
+            Function<Push, R> push,
+            Function<Turbulence, R> turbulence) {
+        return match(new Cases<>(attractor, swirl, push, turbulence));
+    }
 
     /** Does what belongs to its kind. */
     default void visit(
@@ -21,12 +34,7 @@ public sealed interface Force {
             Consumer<Swirl> swirl,
             Consumer<Push> push,
             Consumer<Turbulence> turbulence) {
-        match(x -> done(attractor, x), x -> done(swirl, x), x -> done(push, x), x -> done(turbulence, x));
-    }
-
-    private static <T> Void done(Consumer<T> action, T one) {
-        action.accept(one);
-        return null;
+        match(Done.by(attractor), Done.by(swirl), Done.by(push), Done.by(turbulence));
     }
 
     /** Units a second squared. */
@@ -47,12 +55,8 @@ public sealed interface Force {
         }
 
         @Override
-        public <R> R match(
-                Function<Attractor, R> attractor,
-                Function<Swirl, R> swirl,
-                Function<Push, R> push,
-                Function<Turbulence, R> turbulence) {
-            return attractor.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.attractor().apply(this);
         }
     }
 
@@ -73,12 +77,8 @@ public sealed interface Force {
         }
 
         @Override
-        public <R> R match(
-                Function<Attractor, R> attractor,
-                Function<Swirl, R> swirl,
-                Function<Push, R> push,
-                Function<Turbulence, R> turbulence) {
-            return swirl.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.swirl().apply(this);
         }
     }
 
@@ -93,12 +93,8 @@ public sealed interface Force {
         }
 
         @Override
-        public <R> R match(
-                Function<Attractor, R> attractor,
-                Function<Swirl, R> swirl,
-                Function<Push, R> push,
-                Function<Turbulence, R> turbulence) {
-            return push.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.push().apply(this);
         }
     }
 
@@ -118,12 +114,8 @@ public sealed interface Force {
         }
 
         @Override
-        public <R> R match(
-                Function<Attractor, R> attractor,
-                Function<Swirl, R> swirl,
-                Function<Push, R> push,
-                Function<Turbulence, R> turbulence) {
-            return turbulence.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.turbulence().apply(this);
         }
     }
 

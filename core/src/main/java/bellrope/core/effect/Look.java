@@ -1,6 +1,7 @@
 package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
+import bellrope.core.value.Done;
 import bellrope.core.value.Vec3;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -42,12 +43,24 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
 
     /** Which frame of a sprite sheet a particle shows. */
     public sealed interface Frame {
-        /** Returns what the function of its kind makes of it. */
-        <R> R match(
+        /** A function for each kind. */
+        record Cases<R>(
                 Function<First, R> first,
                 Function<Random, R> random,
                 Function<OverLife, R> overLife,
-                Function<Looping, R> looping);
+                Function<Looping, R> looping) {}
+
+        /** Returns what the function of its kind makes of it. */
+        <R> R match(Cases<R> cases);
+
+        /** Returns what the function of its kind makes of it. */
+        default <R> R match(
+                Function<First, R> first,
+                Function<Random, R> random,
+                Function<OverLife, R> overLife,
+                Function<Looping, R> looping) {
+            return match(new Cases<>(first, random, overLife, looping));
+        }
 
         /** Does what belongs to its kind. */
         default void visit(
@@ -55,12 +68,7 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
                 Consumer<Random> random,
                 Consumer<OverLife> overLife,
                 Consumer<Looping> looping) {
-            match(x -> done(first, x), x -> done(random, x), x -> done(overLife, x), x -> done(looping, x));
-        }
-
-        private static <T> Void done(Consumer<T> action, T one) {
-            action.accept(one);
-            return null;
+            match(Done.by(first), Done.by(random), Done.by(overLife), Done.by(looping));
         }
 
         /** @param number the same for all, from 0 */
@@ -70,12 +78,8 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
             }
 
             @Override
-            public <R> R match(
-                    Function<First, R> first,
-                    Function<Random, R> random,
-                    Function<OverLife, R> overLife,
-                    Function<Looping, R> looping) {
-                return first.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.first().apply(this);
             }
         }
 
@@ -83,12 +87,8 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
         record Random() implements Frame {
 
             @Override
-            public <R> R match(
-                    Function<First, R> first,
-                    Function<Random, R> random,
-                    Function<OverLife, R> overLife,
-                    Function<Looping, R> looping) {
-                return random.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.random().apply(this);
             }
         }
 
@@ -96,12 +96,8 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
         record OverLife() implements Frame {
 
             @Override
-            public <R> R match(
-                    Function<First, R> first,
-                    Function<Random, R> random,
-                    Function<OverLife, R> overLife,
-                    Function<Looping, R> looping) {
-                return overLife.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.overLife().apply(this);
             }
         }
 
@@ -119,34 +115,37 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
             }
 
             @Override
-            public <R> R match(
-                    Function<First, R> first,
-                    Function<Random, R> random,
-                    Function<OverLife, R> overLife,
-                    Function<Looping, R> looping) {
-                return looping.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.looping().apply(this);
             }
         }
     }
 
     /** Which way the picture is turned. */
     public sealed interface Posture {
-        /** Returns what the function of its kind makes of it. */
-        <R> R match(
+        /** A function for each kind. */
+        record Cases<R>(
                 Function<Camera, R> camera,
                 Function<Flight, R> flight,
                 Function<Surface, R> surface,
-                Function<Fixed, R> fixed);
+                Function<Fixed, R> fixed) {}
+
+        /** Returns what the function of its kind makes of it. */
+        <R> R match(Cases<R> cases);
+
+        /** Returns what the function of its kind makes of it. */
+        default <R> R match(
+                Function<Camera, R> camera,
+                Function<Flight, R> flight,
+                Function<Surface, R> surface,
+                Function<Fixed, R> fixed) {
+            return match(new Cases<>(camera, flight, surface, fixed));
+        }
 
         /** Does what belongs to its kind. */
         default void visit(
                 Consumer<Camera> camera, Consumer<Flight> flight, Consumer<Surface> surface, Consumer<Fixed> fixed) {
-            match(x -> done(camera, x), x -> done(flight, x), x -> done(surface, x), x -> done(fixed, x));
-        }
-
-        private static <T> Void done(Consumer<T> action, T one) {
-            action.accept(one);
-            return null;
+            match(Done.by(camera), Done.by(flight), Done.by(surface), Done.by(fixed));
         }
 
         Posture CAMERA = new Camera();
@@ -155,12 +154,8 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
         record Camera() implements Posture {
 
             @Override
-            public <R> R match(
-                    Function<Camera, R> camera,
-                    Function<Flight, R> flight,
-                    Function<Surface, R> surface,
-                    Function<Fixed, R> fixed) {
-                return camera.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.camera().apply(this);
             }
         }
 
@@ -175,12 +170,8 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
             }
 
             @Override
-            public <R> R match(
-                    Function<Camera, R> camera,
-                    Function<Flight, R> flight,
-                    Function<Surface, R> surface,
-                    Function<Fixed, R> fixed) {
-                return flight.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.flight().apply(this);
             }
         }
 
@@ -188,12 +179,8 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
         record Surface() implements Posture {
 
             @Override
-            public <R> R match(
-                    Function<Camera, R> camera,
-                    Function<Flight, R> flight,
-                    Function<Surface, R> surface,
-                    Function<Fixed, R> fixed) {
-                return surface.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.surface().apply(this);
             }
         }
 
@@ -208,12 +195,8 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
             }
 
             @Override
-            public <R> R match(
-                    Function<Camera, R> camera,
-                    Function<Flight, R> flight,
-                    Function<Surface, R> surface,
-                    Function<Fixed, R> fixed) {
-                return fixed.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.fixed().apply(this);
             }
         }
     }

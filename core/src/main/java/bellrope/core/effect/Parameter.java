@@ -15,7 +15,7 @@ import java.util.Optional;
  * @param standard the value until something sets it, inside the bounds
  * @param unit as shown behind the number; may be empty
  * @param description one sentence for whoever turns it, at most {@value #LONGEST_DESCRIPTION} characters
- * @param scale whether it is meant to scale the whole effect truly: all lengths, speeds and accelerations, and no times
+ * @param scale whether it is meant to scale the whole effect uniformly: all lengths, speeds and accelerations, and no times
  * @param byGame whether game code sets it
  * @param bindings at most 64
  */

@@ -250,7 +250,7 @@ public enum Property {
     private final String unit;
     private final int scaling;
 
-    /** @param scaling the power of the scale with which it grows when an effect is scaled truly (dynamic similarity) */
+    /** @param scaling the power of the scale with which it grows when an effect is scaled uniformly (dynamic similarity) */
     Property(String unit, int scaling) {
         this.unit = unit;
         this.scaling = scaling;
@@ -264,7 +264,7 @@ public enum Property {
     }
 
     /**
-     * Returns the power of the scale with which it must grow when an effect is scaled truly: 1 for lengths, speeds and
+     * Returns the power of the scale with which it must grow when an effect is scaled uniformly: 1 for lengths, speeds and
      * accelerations, −1 for what comes per unit of length, 0 for times, angles and shares. That way every length is
      * multiplied and every time stays, which leaves the equations of motion as they are (dimensional analysis, dynamic
      * similarity).
@@ -273,7 +273,7 @@ public enum Property {
         return scaling;
     }
 
-    /** Returns what multiplies it truly with a scale. */
+    /** Returns what multiplies it under a uniform scale. */
     public Mode scalingMode() {
         return scaling < 0 ? Mode.DIVIDE : Mode.MULTIPLY;
     }

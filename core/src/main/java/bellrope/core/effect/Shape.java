@@ -1,6 +1,7 @@
 package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
+import bellrope.core.value.Done;
 import bellrope.core.value.Vec3;
 import java.util.function.Consumer;
 import java.util.function.DoubleUnaryOperator;
@@ -8,14 +9,28 @@ import java.util.function.Function;
 
 /** Where particles are born, in the emitter's own frame, whose y axis is the facing. */
 public sealed interface Shape {
-    /** Returns what the function of its kind makes of it. */
-    <R> R match(
+    /** A function for each kind. */
+    record Cases<R>(
             Function<Point, R> point,
             Function<Circle, R> circle,
             Function<Sphere, R> sphere,
             Function<Cone, R> cone,
             Function<Box, R> box,
-            Function<Line, R> line);
+            Function<Line, R> line) {}
+
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(
+            Function<Point, R> point,
+            Function<Circle, R> circle,
+            Function<Sphere, R> sphere,
+            Function<Cone, R> cone,
+            Function<Box, R> box,
+            Function<Line, R> line) {
+        return match(new Cases<>(point, circle, sphere, cone, box, line));
+    }
 
     /** Does what belongs to its kind. */
     default void visit(
@@ -25,18 +40,7 @@ public sealed interface Shape {
             Consumer<Cone> cone,
             Consumer<Box> box,
             Consumer<Line> line) {
-        match(
-                x -> done(point, x),
-                x -> done(circle, x),
-                x -> done(sphere, x),
-                x -> done(cone, x),
-                x -> done(box, x),
-                x -> done(line, x));
-    }
-
-    private static <T> Void done(Consumer<T> action, T one) {
-        action.accept(one);
-        return null;
+        match(Done.by(point), Done.by(circle), Done.by(sphere), Done.by(cone), Done.by(box), Done.by(line));
     }
 
     /** Returns this shape with every length changed, held inside what it allows. */
@@ -54,14 +58,8 @@ public sealed interface Shape {
         }
 
         @Override
-        public <R> R match(
-                Function<Point, R> point,
-                Function<Circle, R> circle,
-                Function<Sphere, R> sphere,
-                Function<Cone, R> cone,
-                Function<Box, R> box,
-                Function<Line, R> line) {
-            return point.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.point().apply(this);
         }
     }
 
@@ -86,14 +84,8 @@ public sealed interface Shape {
         }
 
         @Override
-        public <R> R match(
-                Function<Point, R> point,
-                Function<Circle, R> circle,
-                Function<Sphere, R> sphere,
-                Function<Cone, R> cone,
-                Function<Box, R> box,
-                Function<Line, R> line) {
-            return circle.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.circle().apply(this);
         }
     }
 
@@ -115,14 +107,8 @@ public sealed interface Shape {
         }
 
         @Override
-        public <R> R match(
-                Function<Point, R> point,
-                Function<Circle, R> circle,
-                Function<Sphere, R> sphere,
-                Function<Cone, R> cone,
-                Function<Box, R> box,
-                Function<Line, R> line) {
-            return sphere.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.sphere().apply(this);
         }
     }
 
@@ -145,14 +131,8 @@ public sealed interface Shape {
         }
 
         @Override
-        public <R> R match(
-                Function<Point, R> point,
-                Function<Circle, R> circle,
-                Function<Sphere, R> sphere,
-                Function<Cone, R> cone,
-                Function<Box, R> box,
-                Function<Line, R> line) {
-            return cone.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.cone().apply(this);
         }
     }
 
@@ -177,14 +157,8 @@ public sealed interface Shape {
         }
 
         @Override
-        public <R> R match(
-                Function<Point, R> point,
-                Function<Circle, R> circle,
-                Function<Sphere, R> sphere,
-                Function<Cone, R> cone,
-                Function<Box, R> box,
-                Function<Line, R> line) {
-            return box.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.box().apply(this);
         }
     }
 
@@ -205,14 +179,8 @@ public sealed interface Shape {
         }
 
         @Override
-        public <R> R match(
-                Function<Point, R> point,
-                Function<Circle, R> circle,
-                Function<Sphere, R> sphere,
-                Function<Cone, R> cone,
-                Function<Box, R> box,
-                Function<Line, R> line) {
-            return line.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.line().apply(this);
         }
     }
 

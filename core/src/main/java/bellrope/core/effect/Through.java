@@ -1,6 +1,7 @@
 package bellrope.core.effect;
 
 import bellrope.core.value.Demand;
+import bellrope.core.value.Done;
 import bellrope.core.value.Refused;
 import java.util.List;
 import java.util.function.Consumer;
@@ -8,17 +9,20 @@ import java.util.function.Function;
 
 /** What the value of a parameter becomes before it acts on a property. */
 public sealed interface Through {
+    /** A function for each kind. */
+    record Cases<R>(Function<Straight, R> straight, Function<Remap, R> remap, Function<Each, R> each) {}
+
     /** Returns what the function of its kind makes of it. */
-    <R> R match(Function<Straight, R> straight, Function<Remap, R> remap, Function<Each, R> each);
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(Function<Straight, R> straight, Function<Remap, R> remap, Function<Each, R> each) {
+        return match(new Cases<>(straight, remap, each));
+    }
 
     /** Does what belongs to its kind. */
     default void visit(Consumer<Straight> straight, Consumer<Remap> remap, Consumer<Each> each) {
-        match(x -> done(straight, x), x -> done(remap, x), x -> done(each, x));
-    }
-
-    private static <T> Void done(Consumer<T> action, T one) {
-        action.accept(one);
-        return null;
+        match(Done.by(straight), Done.by(remap), Done.by(each));
     }
 
     /** As it is: a flag counts 0 or 1, a choice the number of its option from 0. */
@@ -34,8 +38,8 @@ public sealed interface Through {
         }
 
         @Override
-        public <R> R match(Function<Straight, R> straight, Function<Remap, R> remap, Function<Each, R> each) {
-            return straight.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.straight().apply(this);
         }
     }
 
@@ -47,8 +51,8 @@ public sealed interface Through {
         }
 
         @Override
-        public <R> R match(Function<Straight, R> straight, Function<Remap, R> remap, Function<Each, R> each) {
-            return remap.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.remap().apply(this);
         }
     }
 
@@ -74,8 +78,8 @@ public sealed interface Through {
         }
 
         @Override
-        public <R> R match(Function<Straight, R> straight, Function<Remap, R> remap, Function<Each, R> each) {
-            return each.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.each().apply(this);
         }
     }
 }

@@ -11,9 +11,16 @@ import java.util.function.Function;
 public sealed interface Tint {
     /** Writes the colour at a share of 0 to 1, as linear red, green, blue and opacity. */
     void write(float[] into, double share);
+    /** A function for each kind. */
+    record Cases<R>(Function<Between, R> between, Function<OneOf, R> oneOf, Function<From, R> from) {}
 
     /** Returns what the function of its kind makes of it. */
-    <R> R match(Function<Between, R> between, Function<OneOf, R> oneOf, Function<From, R> from);
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(Function<Between, R> between, Function<OneOf, R> oneOf, Function<From, R> from) {
+        return match(new Cases<>(between, oneOf, from));
+    }
 
     /** Returns these colours multiplied by another, in linear light; opacities multiply too. */
     Tint times(Rgba other);
@@ -38,8 +45,8 @@ public sealed interface Tint {
         }
 
         @Override
-        public <R> R match(Function<Between, R> between, Function<OneOf, R> oneOf, Function<From, R> from) {
-            return between.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.between().apply(this);
         }
     }
 
@@ -71,8 +78,8 @@ public sealed interface Tint {
         }
 
         @Override
-        public <R> R match(Function<Between, R> between, Function<OneOf, R> oneOf, Function<From, R> from) {
-            return oneOf.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.oneOf().apply(this);
         }
     }
 
@@ -91,8 +98,8 @@ public sealed interface Tint {
         }
 
         @Override
-        public <R> R match(Function<Between, R> between, Function<OneOf, R> oneOf, Function<From, R> from) {
-            return from.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.from().apply(this);
         }
     }
 }

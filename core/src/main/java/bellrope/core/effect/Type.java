@@ -2,6 +2,7 @@ package bellrope.core.effect;
 
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
+import bellrope.core.value.Done;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -12,14 +13,28 @@ import java.util.function.Function;
 
 /** What a parameter takes. */
 public sealed interface Type {
-    /** Returns what the function of its kind makes of it. */
-    <R> R match(
+    /** A function for each kind. */
+    record Cases<R>(
             Function<Number, R> number,
             Function<Whole, R> whole,
             Function<Flag, R> flag,
             Function<Choice, R> choice,
             Function<Vector, R> vector,
-            Function<Colour, R> colour);
+            Function<Colour, R> colour) {}
+
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(
+            Function<Number, R> number,
+            Function<Whole, R> whole,
+            Function<Flag, R> flag,
+            Function<Choice, R> choice,
+            Function<Vector, R> vector,
+            Function<Colour, R> colour) {
+        return match(new Cases<>(number, whole, flag, choice, vector, colour));
+    }
 
     /** Does what belongs to its kind. */
     default void visit(
@@ -29,18 +44,7 @@ public sealed interface Type {
             Consumer<Choice> choice,
             Consumer<Vector> vector,
             Consumer<Colour> colour) {
-        match(
-                x -> done(number, x),
-                x -> done(whole, x),
-                x -> done(flag, x),
-                x -> done(choice, x),
-                x -> done(vector, x),
-                x -> done(colour, x));
-    }
-
-    private static <T> Void done(Consumer<T> action, T one) {
-        action.accept(one);
-        return null;
+        match(Done.by(number), Done.by(whole), Done.by(flag), Done.by(choice), Done.by(vector), Done.by(colour));
     }
 
     /** Returns what a value looks like, for someone who gave something else. */
@@ -121,14 +125,8 @@ public sealed interface Type {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Whole, R> whole,
-                Function<Flag, R> flag,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Colour, R> colour) {
-            return number.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.number().apply(this);
         }
     }
 
@@ -166,14 +164,8 @@ public sealed interface Type {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Whole, R> whole,
-                Function<Flag, R> flag,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Colour, R> colour) {
-            return whole.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.whole().apply(this);
         }
     }
 
@@ -210,14 +202,8 @@ public sealed interface Type {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Whole, R> whole,
-                Function<Flag, R> flag,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Colour, R> colour) {
-            return flag.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.flag().apply(this);
         }
     }
 
@@ -266,14 +252,8 @@ public sealed interface Type {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Whole, R> whole,
-                Function<Flag, R> flag,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Colour, R> colour) {
-            return choice.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.choice().apply(this);
         }
     }
 
@@ -314,21 +294,15 @@ public sealed interface Type {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Whole, R> whole,
-                Function<Flag, R> flag,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Colour, R> colour) {
-            return vector.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.vector().apply(this);
         }
     }
 
     /**
      * A colour in sRGB.
      *
-     * @param opacity whether it may be seen through; otherwise two more digits are not taken
+     * @param opacity whether it has opacity; otherwise two more digits are not taken
      */
     record Colour(boolean opacity) implements Type {
         @Override
@@ -353,14 +327,8 @@ public sealed interface Type {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Whole, R> whole,
-                Function<Flag, R> flag,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Colour, R> colour) {
-            return colour.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.colour().apply(this);
         }
     }
 

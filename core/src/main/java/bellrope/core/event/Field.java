@@ -2,6 +2,7 @@ package bellrope.core.event;
 
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
+import bellrope.core.value.Done;
 import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
@@ -15,14 +16,28 @@ import java.util.stream.Stream;
 
 /** One value that comes with an event. */
 public sealed interface Field {
-    /** Returns what the function of its kind makes of it. */
-    <R> R match(
+    /** A function for each kind. */
+    record Cases<R>(
             Function<Number, R> number,
             Function<Choice, R> choice,
             Function<Vector, R> vector,
             Function<Flag, R> flag,
             Function<Colour, R> colour,
-            Function<Text, R> text);
+            Function<Text, R> text) {}
+
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(
+            Function<Number, R> number,
+            Function<Choice, R> choice,
+            Function<Vector, R> vector,
+            Function<Flag, R> flag,
+            Function<Colour, R> colour,
+            Function<Text, R> text) {
+        return match(new Cases<>(number, choice, vector, flag, colour, text));
+    }
 
     /** Does what belongs to its kind. */
     default void visit(
@@ -32,18 +47,7 @@ public sealed interface Field {
             Consumer<Flag> flag,
             Consumer<Colour> colour,
             Consumer<Text> text) {
-        match(
-                x -> done(number, x),
-                x -> done(choice, x),
-                x -> done(vector, x),
-                x -> done(flag, x),
-                x -> done(colour, x),
-                x -> done(text, x));
-    }
-
-    private static <T> Void done(Consumer<T> action, T one) {
-        action.accept(one);
-        return null;
+        match(Done.by(number), Done.by(choice), Done.by(vector), Done.by(flag), Done.by(colour), Done.by(text));
     }
 
     String name();
@@ -111,14 +115,8 @@ public sealed interface Field {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Flag, R> flag,
-                Function<Colour, R> colour,
-                Function<Text, R> text) {
-            return number.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.number().apply(this);
         }
     }
 
@@ -172,14 +170,8 @@ public sealed interface Field {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Flag, R> flag,
-                Function<Colour, R> colour,
-                Function<Text, R> text) {
-            return choice.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.choice().apply(this);
         }
     }
 
@@ -217,14 +209,8 @@ public sealed interface Field {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Flag, R> flag,
-                Function<Colour, R> colour,
-                Function<Text, R> text) {
-            return vector.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.vector().apply(this);
         }
     }
 
@@ -260,14 +246,8 @@ public sealed interface Field {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Flag, R> flag,
-                Function<Colour, R> colour,
-                Function<Text, R> text) {
-            return flag.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.flag().apply(this);
         }
     }
 
@@ -303,14 +283,8 @@ public sealed interface Field {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Flag, R> flag,
-                Function<Colour, R> colour,
-                Function<Text, R> text) {
-            return colour.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.colour().apply(this);
         }
     }
 
@@ -346,14 +320,8 @@ public sealed interface Field {
         }
 
         @Override
-        public <R> R match(
-                Function<Number, R> number,
-                Function<Choice, R> choice,
-                Function<Vector, R> vector,
-                Function<Flag, R> flag,
-                Function<Colour, R> colour,
-                Function<Text, R> text) {
-            return text.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.text().apply(this);
         }
     }
 

@@ -150,7 +150,7 @@ public record Project(
     }
 
     /**
-     * Returns this project with its contract handed over under a name. Former names that did for the last version are let go;
+     * Returns this project with its contract handed over under a name. Deprecated names that the last version accepted are let go;
      * those given up since stay for this one.
      */
     public Project handedOver(String version, String note) {

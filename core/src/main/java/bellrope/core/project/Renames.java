@@ -280,7 +280,7 @@ public final class Renames {
         return p.withSettings(p.settings().withAliases(aliases));
     }
 
-    // Whether the last version had something of that name: what came after it nobody relies on.
+    // Whether the last version had something of that name: no code relies on what came after it.
     private static boolean known(Contract last, Project p, Alias.Kind kind, String within, String name) {
         return switch (kind) {
             case EVENT -> last.event(name).isPresent();

@@ -1,6 +1,7 @@
 package bellrope.core.rope;
 
 import bellrope.core.value.Demand;
+import bellrope.core.value.Done;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Words;
 import java.util.List;
@@ -9,22 +10,29 @@ import java.util.function.Function;
 
 /** What answers a pull besides particles. */
 public sealed interface Companion {
-    /** Returns what the function of its kind makes of it. */
-    <R> R match(
+    /** A function for each kind. */
+    record Cases<R>(
             Function<Shake, R> shake,
             Function<Flash, R> flash,
             Function<HitPause, R> hitPause,
-            Function<Notice, R> notice);
+            Function<Notice, R> notice) {}
+
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(
+            Function<Shake, R> shake,
+            Function<Flash, R> flash,
+            Function<HitPause, R> hitPause,
+            Function<Notice, R> notice) {
+        return match(new Cases<>(shake, flash, hitPause, notice));
+    }
 
     /** Does what belongs to its kind. */
     default void visit(
             Consumer<Shake> shake, Consumer<Flash> flash, Consumer<HitPause> hitPause, Consumer<Notice> notice) {
-        match(x -> done(shake, x), x -> done(flash, x), x -> done(hitPause, x), x -> done(notice, x));
-    }
-
-    private static <T> Void done(Consumer<T> action, T one) {
-        action.accept(one);
-        return null;
+        match(Done.by(shake), Done.by(flash), Done.by(hitPause), Done.by(notice));
     }
 
     /** Returns it as it reads in a sentence. */
@@ -52,12 +60,8 @@ public sealed interface Companion {
         }
 
         @Override
-        public <R> R match(
-                Function<Shake, R> shake,
-                Function<Flash, R> flash,
-                Function<HitPause, R> hitPause,
-                Function<Notice, R> notice) {
-            return shake.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.shake().apply(this);
         }
     }
 
@@ -81,12 +85,8 @@ public sealed interface Companion {
         }
 
         @Override
-        public <R> R match(
-                Function<Shake, R> shake,
-                Function<Flash, R> flash,
-                Function<HitPause, R> hitPause,
-                Function<Notice, R> notice) {
-            return flash.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.flash().apply(this);
         }
     }
 
@@ -107,12 +107,8 @@ public sealed interface Companion {
         }
 
         @Override
-        public <R> R match(
-                Function<Shake, R> shake,
-                Function<Flash, R> flash,
-                Function<HitPause, R> hitPause,
-                Function<Notice, R> notice) {
-            return hitPause.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.hitPause().apply(this);
         }
     }
 
@@ -144,12 +140,8 @@ public sealed interface Companion {
         }
 
         @Override
-        public <R> R match(
-                Function<Shake, R> shake,
-                Function<Flash, R> flash,
-                Function<HitPause, R> hitPause,
-                Function<Notice, R> notice) {
-            return notice.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.notice().apply(this);
         }
     }
 }

@@ -2,6 +2,7 @@ package bellrope.core.rope;
 
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
+import bellrope.core.value.Done;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
 import java.util.List;
@@ -10,22 +11,29 @@ import java.util.function.Function;
 
 /** What must be so for a rope to answer. */
 public sealed interface Condition {
-    /** Returns what the function of its kind makes of it. */
-    <R> R match(
+    /** A function for each kind. */
+    record Cases<R>(
             Function<Compare, R> compare,
             Function<OneOf, R> oneOf,
             Function<Flagged, R> flagged,
-            Function<Tagged, R> tagged);
+            Function<Tagged, R> tagged) {}
+
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(
+            Function<Compare, R> compare,
+            Function<OneOf, R> oneOf,
+            Function<Flagged, R> flagged,
+            Function<Tagged, R> tagged) {
+        return match(new Cases<>(compare, oneOf, flagged, tagged));
+    }
 
     /** Does what belongs to its kind. */
     default void visit(
             Consumer<Compare> compare, Consumer<OneOf> oneOf, Consumer<Flagged> flagged, Consumer<Tagged> tagged) {
-        match(x -> done(compare, x), x -> done(oneOf, x), x -> done(flagged, x), x -> done(tagged, x));
-    }
-
-    private static <T> Void done(Consumer<T> action, T one) {
-        action.accept(one);
-        return null;
+        match(Done.by(compare), Done.by(oneOf), Done.by(flagged), Done.by(tagged));
     }
 
     /** Tells whether nothing can fulfil both. */
@@ -117,12 +125,8 @@ public sealed interface Condition {
         }
 
         @Override
-        public <R> R match(
-                Function<Compare, R> compare,
-                Function<OneOf, R> oneOf,
-                Function<Flagged, R> flagged,
-                Function<Tagged, R> tagged) {
-            return compare.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.compare().apply(this);
         }
     }
 
@@ -174,12 +178,8 @@ public sealed interface Condition {
         }
 
         @Override
-        public <R> R match(
-                Function<Compare, R> compare,
-                Function<OneOf, R> oneOf,
-                Function<Flagged, R> flagged,
-                Function<Tagged, R> tagged) {
-            return oneOf.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.oneOf().apply(this);
         }
     }
 
@@ -216,24 +216,20 @@ public sealed interface Condition {
         }
 
         @Override
-        public <R> R match(
-                Function<Compare, R> compare,
-                Function<OneOf, R> oneOf,
-                Function<Flagged, R> flagged,
-                Function<Tagged, R> tagged) {
-            return flagged.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.flagged().apply(this);
         }
     }
 
     /** A tag that the subject spawns, or does not. */
-    record Tagged(String tag, boolean borne) implements Condition {
+    record Tagged(String tag, boolean present) implements Condition {
         public Tagged {
             Demand.name("tag", tag);
         }
 
         @Override
         public boolean holds(Situation now) {
-            return now.tagged(tag) == borne;
+            return now.tagged(tag) == present;
         }
 
         @Override
@@ -243,7 +239,7 @@ public sealed interface Condition {
 
         @Override
         public String wanted() {
-            return (borne ? "" : "not ") + tag;
+            return (present ? "" : "not ") + tag;
         }
 
         @Override
@@ -253,16 +249,12 @@ public sealed interface Condition {
 
         @Override
         public boolean excludes(Condition condition) {
-            return condition instanceof Tagged other && tag.equals(other.tag) && borne != other.borne;
+            return condition instanceof Tagged other && tag.equals(other.tag) && present != other.present;
         }
 
         @Override
-        public <R> R match(
-                Function<Compare, R> compare,
-                Function<OneOf, R> oneOf,
-                Function<Flagged, R> flagged,
-                Function<Tagged, R> tagged) {
-            return tagged.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.tagged().apply(this);
         }
     }
 

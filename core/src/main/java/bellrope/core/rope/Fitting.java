@@ -100,7 +100,7 @@ public final class Fitting {
                 oneOf -> word(oneOf, wanted),
                 flagged -> payload.put(flagged.field(), new Datum.Flag(flagged.up() == wanted)),
                 tagged -> {
-                    if (tagged.borne() == wanted) {
+                    if (tagged.present() == wanted) {
                         tags.add(tagged.tag());
                     } else {
                         tags.remove(tagged.tag());

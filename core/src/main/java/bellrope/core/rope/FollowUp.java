@@ -15,7 +15,7 @@ import java.util.OptionalDouble;
  * @param cue what it waits for
  * @param after seconds from there, 0 to 600
  * @param offset units from where the first effect is, in the world
- * @param inForce seconds after which it is told to end; empty to let it end by itself
+ * @param inForce seconds after which it is stopped; empty to let it end by itself
  * @param fadeOut seconds in which it then dims to nothing, 0 to 60
  * @param notice name by which the game is told that it begins, that it is no longer in force and that it is gone; empty
  *     to say nothing

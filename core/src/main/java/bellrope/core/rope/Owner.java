@@ -11,7 +11,7 @@ import bellrope.core.value.Refused;
 public record Owner(AtEnd end, double over) {
     /** What becomes of it. */
     public enum AtEnd {
-        /** It stays where it is; a loop is told to end, and everything finishes. */
+        /** It stays where it is; a loop is stopped, and everything finishes. */
         FINISH,
         /** It is gone at once. */
         VANISH,

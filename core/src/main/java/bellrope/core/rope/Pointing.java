@@ -8,7 +8,7 @@ import bellrope.core.value.Vec3;
  * Which way an instance points, and how it goes along with what caused it.
  *
  * @param fixed the way of {@link Facing#FIXED}, in the world; not zero
- * @param spread degrees by which the facing of each instance strays at most, 0 to 180; evenly over that cap of the sphere
+ * @param spread largest angle of each instance from the facing, degrees, 0 to 180; evenly over that cap of the sphere
  * @param velocity share of the subject's velocity that it goes on with, −2 to 2
  * @param turns whether it turns with the subject that it follows; otherwise it stays as it began
  */

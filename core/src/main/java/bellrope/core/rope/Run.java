@@ -25,7 +25,7 @@ public record Run(
         Order order) {
     /** What a second beginning does. */
     public enum Again {
-        /** What runs is told to end, and another begins. */
+        /** What runs is stopped, and another begins. */
         RESTART,
         /** What runs goes on; nothing begins. */
         CONTINUE,

@@ -2,20 +2,36 @@ package bellrope.core.rope;
 
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
+import bellrope.core.value.Done;
 import java.util.function.Consumer;
 import java.util.function.Function;
 
 /** Where a rope reads a number. */
 public sealed interface Source {
-    /** Returns what the function of its kind makes of it. */
-    <R> R match(
+    /** A function for each kind. */
+    record Cases<R>(
             Function<Payload, R> payload,
             Function<Channel, R> channel,
             Function<Held, R> held,
             Function<Since, R> since,
             Function<Constant, R> constant,
             Function<Random, R> random,
-            Function<Parameter, R> parameter);
+            Function<Parameter, R> parameter) {}
+
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(
+            Function<Payload, R> payload,
+            Function<Channel, R> channel,
+            Function<Held, R> held,
+            Function<Since, R> since,
+            Function<Constant, R> constant,
+            Function<Random, R> random,
+            Function<Parameter, R> parameter) {
+        return match(new Cases<>(payload, channel, held, since, constant, random, parameter));
+    }
 
     /** Does what belongs to its kind. */
     default void visit(
@@ -27,18 +43,13 @@ public sealed interface Source {
             Consumer<Random> random,
             Consumer<Parameter> parameter) {
         match(
-                x -> done(payload, x),
-                x -> done(channel, x),
-                x -> done(held, x),
-                x -> done(since, x),
-                x -> done(constant, x),
-                x -> done(random, x),
-                x -> done(parameter, x));
-    }
-
-    private static <T> Void done(Consumer<T> action, T one) {
-        action.accept(one);
-        return null;
+                Done.by(payload),
+                Done.by(channel),
+                Done.by(held),
+                Done.by(since),
+                Done.by(constant),
+                Done.by(random),
+                Done.by(parameter));
     }
 
     /** Returns what it is called in a sentence. */
@@ -90,15 +101,8 @@ public sealed interface Source {
         }
 
         @Override
-        public <R> R match(
-                Function<Payload, R> payload,
-                Function<Channel, R> channel,
-                Function<Held, R> held,
-                Function<Since, R> since,
-                Function<Constant, R> constant,
-                Function<Random, R> random,
-                Function<Parameter, R> parameter) {
-            return payload.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.payload().apply(this);
         }
     }
 
@@ -124,15 +128,8 @@ public sealed interface Source {
         }
 
         @Override
-        public <R> R match(
-                Function<Payload, R> payload,
-                Function<Channel, R> channel,
-                Function<Held, R> held,
-                Function<Since, R> since,
-                Function<Constant, R> constant,
-                Function<Random, R> random,
-                Function<Parameter, R> parameter) {
-            return channel.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.channel().apply(this);
         }
     }
 
@@ -164,15 +161,8 @@ public sealed interface Source {
         }
 
         @Override
-        public <R> R match(
-                Function<Payload, R> payload,
-                Function<Channel, R> channel,
-                Function<Held, R> held,
-                Function<Since, R> since,
-                Function<Constant, R> constant,
-                Function<Random, R> random,
-                Function<Parameter, R> parameter) {
-            return held.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.held().apply(this);
         }
     }
 
@@ -203,15 +193,8 @@ public sealed interface Source {
         }
 
         @Override
-        public <R> R match(
-                Function<Payload, R> payload,
-                Function<Channel, R> channel,
-                Function<Held, R> held,
-                Function<Since, R> since,
-                Function<Constant, R> constant,
-                Function<Random, R> random,
-                Function<Parameter, R> parameter) {
-            return since.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.since().apply(this);
         }
     }
 
@@ -238,15 +221,8 @@ public sealed interface Source {
         }
 
         @Override
-        public <R> R match(
-                Function<Payload, R> payload,
-                Function<Channel, R> channel,
-                Function<Held, R> held,
-                Function<Since, R> since,
-                Function<Constant, R> constant,
-                Function<Random, R> random,
-                Function<Parameter, R> parameter) {
-            return constant.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.constant().apply(this);
         }
     }
 
@@ -276,15 +252,8 @@ public sealed interface Source {
         }
 
         @Override
-        public <R> R match(
-                Function<Payload, R> payload,
-                Function<Channel, R> channel,
-                Function<Held, R> held,
-                Function<Since, R> since,
-                Function<Constant, R> constant,
-                Function<Random, R> random,
-                Function<Parameter, R> parameter) {
-            return random.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.random().apply(this);
         }
     }
 
@@ -316,15 +285,8 @@ public sealed interface Source {
         }
 
         @Override
-        public <R> R match(
-                Function<Payload, R> payload,
-                Function<Channel, R> channel,
-                Function<Held, R> held,
-                Function<Since, R> since,
-                Function<Constant, R> constant,
-                Function<Random, R> random,
-                Function<Parameter, R> parameter) {
-            return parameter.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.parameter().apply(this);
         }
     }
 }

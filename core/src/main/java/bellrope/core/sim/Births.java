@@ -34,7 +34,6 @@ final class Births {
     int room;
     int asked;
     int born;
-    private final Launch launch = new Launch(draws);
 
     Births(Pace pace) {
         this.stepsPerSecond = pace.stepsPerSecond();
@@ -66,8 +65,13 @@ final class Births {
         return room > 0 && layer.admits();
     }
 
+    /** Returns a launch for one emitter, which is kept: a new one for each step would be garbage. */
+    Launch launch() {
+        return new Launch(draws);
+    }
+
     /** Spawns the particles of a batch into a layer. */
-    void spawn(Layer layer, Emitter emitter, Orientation frame, Batch batch) {
+    void spawn(Layer layer, Emitter emitter, Launch launch, Orientation frame, Batch batch) {
         launch.by(emitter.birth());
         for (int n = batch.first; n < batch.first + batch.count; n++) {
             draws.at(batch.key, emitter.seed(), batch.source, batch.cycle, n);
@@ -80,7 +84,7 @@ final class Births {
             if (admitted) {
                 room--;
                 born++;
-                int i = one(layer, emitter, frame, n, batch.of, batch.step);
+                int i = one(layer, emitter, launch, frame, n, batch.of, batch.step);
                 if (layer.integrated()) {
                     Integrated integrated = layer.store().integrated;
                     integrated.generation[i] = generation;
@@ -94,7 +98,7 @@ final class Births {
         }
     }
 
-    private int one(Layer layer, Emitter emitter, Orientation frame, int n, int of, int step) {
+    private int one(Layer layer, Emitter emitter, Launch launch, Orientation frame, int n, int of, int step) {
         Birth birth = emitter.birth();
         ParticleStore store = layer.store();
         launch.particle(n, of);

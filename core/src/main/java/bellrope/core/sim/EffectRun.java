@@ -22,7 +22,7 @@ public final class EffectRun {
     private static final int RAISED_SOURCE = 32;
 
     private static final int RAISED_TRAVEL = 80;
-    /** Most that are looked at for the way of one step; a source that jumps by more leaves the rest out, counted. */
+    /** Most that are tried for the path of one step; a source that jumps by more leaves the rest out, counted. */
     private static final int MOST_BY_WAY = 100_000;
 
     /** Generations that are counted apart; later ones count into the last. */
@@ -37,6 +37,7 @@ public final class EffectRun {
     private final Schedule[] schedules;
     private final Layer[] layers;
     private final Orientation[] frames;
+    private final Launch[] launches;
     private final Mover[] movers;
     private final Births births;
     private final Batch batch = new Batch();
@@ -144,12 +145,14 @@ public final class EffectRun {
         int n = emitters.size();
         this.schedules = new Schedule[n];
         this.frames = new Orientation[n];
+        this.launches = new Launch[n];
         this.movers = new Mover[n];
         for (int i = 0; i < n; i++) {
             Emitter emitter = emitters.get(i);
             schedules[i] =
                     new Schedule(peaks.get(i).birth(), course, peaks.get(i).stepsPerSecond(pace));
             frames[i] = Orientation.of(turn, emitter.birth(), emitter.look());
+            launches[i] = births.launch();
             if (layers[i].integrated()) {
                 movers[i] = new Mover(emitter, layers[i].lanes(), i, turn, pace);
             }
@@ -289,7 +292,7 @@ public final class EffectRun {
         int before = births.born;
         Layer layer = layers[e];
         int slot = layer.store().slots();
-        births.spawn(layer, emitters.get(e), frame, next);
+        births.spawn(layer, emitters.get(e), launches[e], frame, next);
         byGeneration[Math.min(GENERATIONS - 1, births.generation)] += births.born - before;
         if (movers[e] != null) {
             for (int i = slot; i < layer.store().slots(); i++) {
@@ -497,7 +500,7 @@ public final class EffectRun {
         return sum;
     }
 
-    /** Returns how many steps after it was told to end it spawns nothing more. */
+    /** Returns how many steps after it was stopped it spawns nothing more. */
     public int fadeOut() {
         return (int) Math.ceil(fadeOut - 1e-9);
     }

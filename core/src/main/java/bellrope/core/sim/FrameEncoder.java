@@ -170,7 +170,7 @@ public final class FrameEncoder {
         float[] lags = store.lag;
         int[] gone = store.gone;
         Look.Posture posture = layer.emitter().look().posture();
-        int pose = Cover.pose(posture);
+        int pose = layer.pose;
         boolean even = layer.shade.evenSpin();
         boolean single =
                 layer.shade.frameAt(0, 0) == 0 && layer.emitter().look().frame() instanceof Look.Frame.First;

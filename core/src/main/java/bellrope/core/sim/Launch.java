@@ -56,7 +56,7 @@ final class Launch {
                                         * line.length());
         aim = next.aim()
                 .match(outward -> outward(next.shape()), along -> () -> along(along.axis()), tangent -> this::tangent);
-        // At the tip of a cone no place says which way is out, so its whole angle is strayed over.
+        // At the tip of a cone no place says which way is out, so the spread covers its whole angle.
         spread = next.aim() instanceof Aim.Outward && next.shape() instanceof Shape.Cone cone && cone.radius() == 0
                 ? Math.min(180, cone.angle() + next.spread())
                 : next.spread();
@@ -81,7 +81,7 @@ final class Launch {
         dy = 1;
         dz = 0;
         aim.run();
-        stray();
+        spread();
     }
 
     private void in(Shape.Circle circle) {
@@ -182,7 +182,7 @@ final class Launch {
     }
 
     /** Turns the direction away, evenly over the cap of a sphere. */
-    private void stray() {
+    private void spread() {
         if (spread <= 0) {
             return;
         }

@@ -29,11 +29,14 @@ public final class Layer {
     private final int sprite;
     private final float brightness;
     private final boolean integrates;
-    private final boolean bears;
+    private final boolean hasChildren;
     private final int cap;
     private final double cost;
     final Ribbon ribbon;
     final Shade shade;
+    /** How its pictures lie, see {@link Pose}. */
+    final int pose;
+
     private final Cover cover;
     private final String effect;
     private final boolean own;
@@ -68,7 +71,7 @@ public final class Layer {
         this.tempo = stepsPerSecond / emitter.playback();
         Life life = emitter.life();
         this.integrates = integrates(emitter);
-        this.bears = !emitter.end().children().isEmpty();
+        this.hasChildren = !emitter.end().children().isEmpty();
         this.occasions = new long[emitter.end().children().size()];
         End.Trail trail = emitter.end().trail().orElse(null);
         this.ribbon = trail == null ? null : new Ribbon(trail, tempo);
@@ -84,6 +87,7 @@ public final class Layer {
         this.sprite = number;
         this.brightness = (float) emitter.look().brightness();
         this.shade = new Shade(emitter, lanes, store, tempo, sprite);
+        this.pose = Cover.pose(emitter.look().posture());
         this.cover = new Cover(this, sprite.coverage());
     }
 
@@ -126,7 +130,7 @@ public final class Layer {
     }
 
     boolean hasChildren() {
-        return bears;
+        return hasChildren;
     }
 
     boolean local() {

@@ -82,7 +82,7 @@ public final class Occurrences {
         Births births = new Births(Pace.SIXTY);
         births.room = DRAWN;
         Orientation frame = Orientation.of(Rotation.between(Vec3.UP, Vec3.UP), alone.birth(), alone.look());
-        births.spawn(layer, alone, frame, new Batch().together(1, 0, 0, DRAWN, 0, 1));
+        births.spawn(layer, alone, births.launch(), frame, new Batch().together(1, 0, 0, DRAWN, 0, 1));
         ParticleStore store = layer.store();
         double sum = 0;
         for (int i = 0; i < store.slots(); i++) {

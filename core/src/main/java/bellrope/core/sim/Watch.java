@@ -268,7 +268,7 @@ public final class Watch {
                 by.reach = Math.max(by.reach, away());
             }
             if (store.gone[i] == step + 1 && !layer.integrated()) {
-                // It ends before it is looked at again: at its very end it has come farthest.
+                // It ends before it is read again: at its very end it has come farthest.
                 layer.after(i, step, Math.max(0, Math.min(1, store.left(i, step))), place);
                 come();
                 if (layer.shade.seenAtEnd(i)) {

@@ -27,8 +27,16 @@ public record Account(
 
     /** One rope's answer. */
     public sealed interface Answer {
+        /** A function for each kind. */
+        record Cases<R>(Function<Played, R> played, Function<Ended, R> ended, Function<Silent, R> silent) {}
+
         /** Returns what the function of its kind makes of it. */
-        <R> R match(Function<Played, R> played, Function<Ended, R> ended, Function<Silent, R> silent);
+        <R> R match(Cases<R> cases);
+
+        /** Returns what the function of its kind makes of it. */
+        default <R> R match(Function<Played, R> played, Function<Ended, R> ended, Function<Silent, R> silent) {
+            return match(new Cases<>(played, ended, silent));
+        }
 
         String rope();
 
@@ -99,8 +107,8 @@ public record Account(
         }
 
         @Override
-        public <R> R match(Function<Played, R> played, Function<Ended, R> ended, Function<Silent, R> silent) {
-            return played.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.played().apply(this);
         }
     }
 
@@ -124,8 +132,8 @@ public record Account(
         }
 
         @Override
-        public <R> R match(Function<Played, R> played, Function<Ended, R> ended, Function<Silent, R> silent) {
-            return ended.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.ended().apply(this);
         }
     }
 
@@ -180,20 +188,33 @@ public record Account(
         }
 
         @Override
-        public <R> R match(Function<Played, R> played, Function<Ended, R> ended, Function<Silent, R> silent) {
-            return silent.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.silent().apply(this);
         }
     }
 
     /** What stopped a rope. */
     public sealed interface Reason {
-        /** Returns what the function of its kind makes of it. */
-        <R> R match(
+        /** A function for each kind. */
+        record Cases<R>(
                 Function<Unmet, R> unmet,
                 Function<NothingToPlay, R> nothingToPlay,
                 Function<Off, R> off,
                 Function<Waits, R> waits,
-                Function<Limited, R> limited);
+                Function<Limited, R> limited) {}
+
+        /** Returns what the function of its kind makes of it. */
+        <R> R match(Cases<R> cases);
+
+        /** Returns what the function of its kind makes of it. */
+        default <R> R match(
+                Function<Unmet, R> unmet,
+                Function<NothingToPlay, R> nothingToPlay,
+                Function<Off, R> off,
+                Function<Waits, R> waits,
+                Function<Limited, R> limited) {
+            return match(new Cases<>(unmet, nothingToPlay, off, waits, limited));
+        }
 
         String inWords();
     }
@@ -212,13 +233,8 @@ public record Account(
         }
 
         @Override
-        public <R> R match(
-                Function<Unmet, R> unmet,
-                Function<NothingToPlay, R> nothingToPlay,
-                Function<Off, R> off,
-                Function<Waits, R> waits,
-                Function<Limited, R> limited) {
-            return unmet.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.unmet().apply(this);
         }
     }
 
@@ -230,13 +246,8 @@ public record Account(
         }
 
         @Override
-        public <R> R match(
-                Function<Unmet, R> unmet,
-                Function<NothingToPlay, R> nothingToPlay,
-                Function<Off, R> off,
-                Function<Waits, R> waits,
-                Function<Limited, R> limited) {
-            return nothingToPlay.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.nothingToPlay().apply(this);
         }
     }
 
@@ -248,13 +259,8 @@ public record Account(
         }
 
         @Override
-        public <R> R match(
-                Function<Unmet, R> unmet,
-                Function<NothingToPlay, R> nothingToPlay,
-                Function<Off, R> off,
-                Function<Waits, R> waits,
-                Function<Limited, R> limited) {
-            return off.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.off().apply(this);
         }
     }
 
@@ -262,13 +268,8 @@ public record Account(
     public record Waits(String inWords) implements Reason {
 
         @Override
-        public <R> R match(
-                Function<Unmet, R> unmet,
-                Function<NothingToPlay, R> nothingToPlay,
-                Function<Off, R> off,
-                Function<Waits, R> waits,
-                Function<Limited, R> limited) {
-            return waits.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.waits().apply(this);
         }
     }
 
@@ -286,13 +287,8 @@ public record Account(
         }
 
         @Override
-        public <R> R match(
-                Function<Unmet, R> unmet,
-                Function<NothingToPlay, R> nothingToPlay,
-                Function<Off, R> off,
-                Function<Waits, R> waits,
-                Function<Limited, R> limited) {
-            return limited.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.limited().apply(this);
         }
     }
 

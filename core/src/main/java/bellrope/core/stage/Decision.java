@@ -189,7 +189,7 @@ final class Decision {
         };
     }
 
-    /** Returns the facing, strayed as the rope lets it. */
+    /** Returns the facing, turned away by as much as the rope allows. */
     Vec3 facing() {
         Pointing pointing = rope.pointing();
         Vec3 straight = straight(pointing);

@@ -16,6 +16,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.function.IntToDoubleFunction;
 
 /**
  * What goes on driving an instance while it plays: feeds from channels, times and other parameters, and the hand of game
@@ -41,14 +42,16 @@ final class Driver {
     private static final class Driving {
         private final Feed feed;
         private final Parameter parameter;
+        private final IntToDoubleFunction reading;
         private double given;
         private double lagged;
         private double last = Double.NaN;
         private long look = -1;
 
-        private Driving(Feed feed, Parameter parameter) {
+        private Driving(Feed feed, Parameter parameter, IntToDoubleFunction reading) {
             this.feed = feed;
             this.parameter = parameter;
+            this.reading = reading;
         }
     }
 
@@ -64,7 +67,7 @@ final class Driver {
             for (Feed feed : rope.feedsInOrder()) {
                 Parameter parameter = effect.parameter(feed.parameter()).orElse(null);
                 if (feed.continuous() && parameter != null && parameter.type().scalar()) {
-                    feeds.add(new Driving(feed, parameter));
+                    feeds.add(new Driving(feed, parameter, reading(feed)));
                 }
             }
         }
@@ -168,7 +171,7 @@ final class Driver {
         long look = follow.every() > 0 ? (long) Math.floor(seconds / follow.every() + 1e-9) : step;
         boolean first = one.look < 0;
         if (first || look != one.look) {
-            one.given = given(one.feed, step);
+            one.given = one.reading.applyAsDouble(step);
             one.look = Math.max(0, look);
         }
         if (Double.isNaN(one.given)) {
@@ -179,24 +182,29 @@ final class Driver {
         return one.lagged;
     }
 
-    private double given(Feed feed, int step) {
+    // Chosen once, because a warm step allocates nothing.
+    private IntToDoubleFunction reading(Feed feed) {
         Source source = feed.source();
-        boolean first = step == instance.start;
         return source.match(
-                payload -> Double.NaN,
-                channel -> first ? decision.number(source) : world.channel(channel.channel(), step),
-                held -> step >= instance.stopped ? 0 : decision.seconds(step),
-                since -> {
-                    double gone = first ? decision.number(source) : world.since(since.event(), step);
+                payload -> step -> Double.NaN,
+                channel -> step -> first(step) ? decision.number(source) : world.channel(channel.channel(), step),
+                held -> step -> step >= instance.stopped ? 0 : decision.seconds(step),
+                since -> step -> {
+                    double gone = first(step) ? decision.number(source) : world.since(since.event(), step);
                     return Double.isInfinite(gone)
                             ? feed.remap().map(r -> r.in().most()).orElse(Double.NaN)
                             : gone;
                 },
-                constant -> Double.NaN,
-                random -> Double.NaN,
+                constant -> step -> Double.NaN,
+                random -> step -> Double.NaN,
                 other -> effect.parameter(other.parameter())
-                        .map(p -> p.type().position(values.getOrDefault(p.name(), p.standard())))
-                        .orElse(Double.NaN));
+                        .<IntToDoubleFunction>map(
+                                p -> step -> p.type().position(values.getOrDefault(p.name(), p.standard())))
+                        .orElse(step -> Double.NaN));
+    }
+
+    private boolean first(int step) {
+        return step == instance.start;
     }
 
     /**

@@ -411,7 +411,7 @@ final class Ensemble {
             playing.clear();
         }
         take(next);
-        // What particles began is begun anew by their parents.
+        // What particles began is started again by their parents.
         playing.removeIf(instance -> {
             boolean out = instance.role == Playing.Role.CHILD || !restart(instance, now);
             if (out) {
@@ -427,12 +427,12 @@ final class Ensemble {
             earliest = Math.min(earliest, since);
         }
         long bornBefore = births;
-        long swallowedBefore = dropped;
+        long droppedBefore = dropped;
         for (int step = earliest; step <= now; step++) {
             make(step, false);
         }
         births = bornBefore;
-        dropped = swallowedBefore;
+        dropped = droppedBefore;
         release(now);
         advance(now);
     }

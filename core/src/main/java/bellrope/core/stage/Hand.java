@@ -23,7 +23,7 @@ final class Hand {
 
     /** Notes a number; what is set twice on one step is what was set last. */
     void set(int step, double position) {
-        // The place first: finding it may make the arrays anew.
+        // The place first: finding it may replace the arrays.
         int at = place(step);
         positions[at] = position;
         if (others != null) {

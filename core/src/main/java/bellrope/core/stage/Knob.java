@@ -15,12 +15,14 @@ public final class Knob {
     private final Playing instance;
     private final Hand hand;
     private final Parameter parameter;
+    private final boolean number;
 
     Knob(Stage stage, Playing instance, Hand hand, Parameter parameter) {
         this.stage = stage;
         this.instance = instance;
         this.hand = hand;
         this.parameter = parameter;
+        this.number = parameter.type().match(n -> true, w -> true, f -> false, c -> false, v -> false, t -> false);
     }
 
     /** Returns the parameter with its bounds, unit and description. */
@@ -35,7 +37,6 @@ public final class Knob {
      * @throws Refused if the parameter takes no number, or the value is not finite
      */
     public boolean set(double value) {
-        boolean number = parameter.type().match(n -> true, w -> true, f -> false, c -> false, v -> false, t -> false);
         if (!number) {
             throw new Refused(
                     parameter.name(), Double.toString(value), parameter.type().expects());

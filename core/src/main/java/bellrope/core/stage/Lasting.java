@@ -94,8 +94,8 @@ final class Lasting {
             }
             return Answering.silent(rope, new Waits("it already runs and continues"));
         }
-        boolean anew = before != null && rope.run().again() == Run.Again.RESTART;
-        return answering.answer(rope, event, pull, number, depth, 0, anew ? instead(before) : this::hold);
+        boolean restarts = before != null && rope.run().again() == Run.Again.RESTART;
+        return answering.answer(rope, event, pull, number, depth, 0, restarts ? instead(before) : this::hold);
     }
 
     // Ends what ran as soon as it is sure that another begins, and before that does.

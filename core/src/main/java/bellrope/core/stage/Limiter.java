@@ -131,7 +131,7 @@ final class Limiter {
 
     /**
      * Remembers an answer. The next is due a pause after this one was, not after it came: as a game only asks on its own steps,
-     * the average would fall short otherwise. What comes later than a step after it was due begins to count anew.
+     * the average would fall short otherwise. What comes later than a step after it was due starts to count again.
      */
     void answered(Rope rope, String subject, double now, Vec3 origin) {
         if (!rope.limits().none()) {

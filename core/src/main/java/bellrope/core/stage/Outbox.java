@@ -4,7 +4,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.List;
 
-/** What a stage has to say and nobody has asked for yet. */
+/** What a stage has to say and was not asked for yet. */
 final class Outbox {
     /** Most of each that waits to be taken; the oldest is dropped beyond it. */
     private static final int MOST = 1_000;

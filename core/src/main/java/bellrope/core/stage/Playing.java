@@ -18,7 +18,7 @@ final class Playing {
         END,
         /** A follow-up. */
         FOLLOW,
-        /** Begun by a particle of another instance; it has no memory of its own and is begun anew by its parent. */
+        /** Begun by a particle of another instance; it has no memory of its own and is started again by its parent. */
         CHILD
     }
 

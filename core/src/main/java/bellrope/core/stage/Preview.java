@@ -27,7 +27,7 @@ import java.util.OptionalDouble;
  * @param surface decides the normal
  * @param side decides the direction
  * @param velocity of the source, units a second
- * @param stopAfter seconds after which a loop is told to end
+ * @param stopAfter seconds after which a loop is stopped
  * @param set parameters turned by hand, by name, in place of what a rope feeds
  */
 public record Preview(

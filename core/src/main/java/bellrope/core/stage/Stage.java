@@ -340,7 +340,7 @@ public final class Stage {
         int perSecond = scene.pace().stepsPerSecond();
         int made = 0;
         while (true) {
-            // A pause may begin with any step, so it is looked at before each.
+            // A pause may begin with any step, so it is checked before each.
             left = scene.comfort.eat(left);
             if (still()) {
                 // Nothing moves: time is only counted.

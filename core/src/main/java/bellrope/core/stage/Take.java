@@ -43,7 +43,7 @@ public final class Take {
      * How long a take goes on.
      *
      * @param longest seconds after which to cut, at most {@link #LONGEST}
-     * @param stopAfter seconds after which spans and states end, and what loops is told to end
+     * @param stopAfter seconds after which spans and states end, and what loops is stopped
      */
     public record Length(double longest, OptionalDouble stopAfter) {
         public static final Length USUAL = new Length(LONGEST, OptionalDouble.empty());

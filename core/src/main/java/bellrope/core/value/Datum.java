@@ -4,8 +4,16 @@ import java.util.function.Function;
 
 /** A value as events carry it and parameters take it. */
 public sealed interface Datum {
+    /** A function for each kind. */
+    record Cases<R>(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec) {}
+
     /** Returns what the function of its kind makes of it. */
-    <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec);
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec) {
+        return match(new Cases<>(num, word, flag, vec));
+    }
 
     /** Returns the value as the account says it. */
     String inWords();
@@ -22,8 +30,8 @@ public sealed interface Datum {
         }
 
         @Override
-        public <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec) {
-            return num.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.num().apply(this);
         }
     }
 
@@ -39,8 +47,8 @@ public sealed interface Datum {
         }
 
         @Override
-        public <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec) {
-            return word.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.word().apply(this);
         }
     }
 
@@ -52,8 +60,8 @@ public sealed interface Datum {
         }
 
         @Override
-        public <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec) {
-            return flag.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.flag().apply(this);
         }
     }
 
@@ -65,8 +73,8 @@ public sealed interface Datum {
         }
 
         @Override
-        public <R> R match(Function<Num, R> num, Function<Word, R> word, Function<Flag, R> flag, Function<Vec, R> vec) {
-            return vec.apply(this);
+        public <R> R match(Cases<R> cases) {
+            return cases.vec().apply(this);
         }
     }
 }

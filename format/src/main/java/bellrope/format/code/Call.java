@@ -1,5 +1,6 @@
 package bellrope.format.code;
 
+import bellrope.core.value.Done;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -51,25 +52,28 @@ record Call(String name, Doc doc, List<Takes> takes, Does does) {
 
     /** What a call passes on. */
     sealed interface Does {
+        /** A function for each kind. */
+        record Cases<R>(Function<Pull, R> pull, Function<Publish, R> publish, Function<Set, R> set) {}
+
         /** Returns what the function of its kind makes of it. */
-        <R> R match(Function<Pull, R> pull, Function<Publish, R> publish, Function<Set, R> set);
+        <R> R match(Cases<R> cases);
+
+        /** Returns what the function of its kind makes of it. */
+        default <R> R match(Function<Pull, R> pull, Function<Publish, R> publish, Function<Set, R> set) {
+            return match(new Cases<>(pull, publish, set));
+        }
 
         /** Does what belongs to its kind. */
         default void visit(Consumer<Pull> pull, Consumer<Publish> publish, Consumer<Set> set) {
-            match(x -> done(pull, x), x -> done(publish, x), x -> done(set, x));
-        }
-
-        private static <T> Void done(Consumer<T> action, T one) {
-            action.accept(one);
-            return null;
+            match(Done.by(pull), Done.by(publish), Done.by(set));
         }
 
         /** Pulls an event; of a state the first taken is its value. */
         record Pull(String event, String phase) implements Does {
 
             @Override
-            public <R> R match(Function<Pull, R> pull, Function<Publish, R> publish, Function<Set, R> set) {
-                return pull.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.pull().apply(this);
             }
         }
 
@@ -77,8 +81,8 @@ record Call(String name, Doc doc, List<Takes> takes, Does does) {
         record Publish(String channel) implements Does {
 
             @Override
-            public <R> R match(Function<Pull, R> pull, Function<Publish, R> publish, Function<Set, R> set) {
-                return publish.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.publish().apply(this);
             }
         }
 
@@ -86,8 +90,8 @@ record Call(String name, Doc doc, List<Takes> takes, Does does) {
         record Set(String parameter) implements Does {
 
             @Override
-            public <R> R match(Function<Pull, R> pull, Function<Publish, R> publish, Function<Set, R> set) {
-                return set.apply(this);
+            public <R> R match(Cases<R> cases) {
+                return cases.set().apply(this);
             }
         }
     }

@@ -105,8 +105,8 @@ final class RopeJson {
     private static Condition condition(JsonReader thing) {
         if (thing.has("tag")) {
             String tag = thing.text("tag");
-            boolean borne = !thing.has("borne") || thing.yes("borne");
-            return thing.make(() -> new Condition.Tagged(tag, borne));
+            boolean present = !thing.has("borne") || thing.yes("borne");
+            return thing.make(() -> new Condition.Tagged(tag, present));
         }
         if (thing.has("is")) {
             String field = thing.text("field");
@@ -328,7 +328,7 @@ final class RopeJson {
                 },
                 tagged -> {
                     c.put("tag", tagged.tag());
-                    if (!tagged.borne()) {
+                    if (!tagged.present()) {
                         c.put("borne", false);
                     }
                 });

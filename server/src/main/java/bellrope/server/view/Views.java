@@ -272,7 +272,7 @@ public final class Views {
      * @param surface ground, wall or ceiling
      * @param side left or right: where the blow comes from
      * @param velocity of the source, units a second; null to let it move only if the effect lives off its way
-     * @param stopAfter seconds after which a loop is told to end; null to let it run
+     * @param stopAfter seconds after which a loop is stopped; null to let it run
      * @param set parameters turned by hand, by name; null for none
      */
     public record PreviewRequest(
