@@ -55,8 +55,8 @@ public record Balance(OptionalDouble slope, double intercept, List<Line> lines) 
             for (int j = i + 1; j < seen.size(); j++) {
                 int run = seen.get(j).weight() - seen.get(i).weight();
                 if (run != 0) {
-                    slopes.add((Math.log(seen.get(j).presence())
-                                    - Math.log(seen.get(i).presence()))
+                    slopes.add((StrictMath.log(seen.get(j).presence())
+                                    - StrictMath.log(seen.get(i).presence()))
                             / run);
                 }
             }
@@ -66,11 +66,11 @@ public record Balance(OptionalDouble slope, double intercept, List<Line> lines) 
         double intercept = seen.isEmpty()
                 ? 0
                 : median(seen.stream()
-                        .map(r -> Math.log(r.presence()) - rise * r.weight())
+                        .map(r -> StrictMath.log(r.presence()) - rise * r.weight())
                         .toList());
         List<Line> lines = new ArrayList<>();
         for (Response response : seen) {
-            double usual = Math.exp(intercept + rise * response.weight());
+            double usual = StrictMath.exp(intercept + rise * response.weight());
             double ratio = response.presence() / usual;
             Verdict verdict =
                     ratio > STANDS_OUT ? Verdict.LOUD : ratio < 1 / STANDS_OUT ? Verdict.FAINT : Verdict.USUAL;

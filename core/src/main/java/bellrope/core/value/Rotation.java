@@ -1,8 +1,5 @@
 package bellrope.core.value;
 
-import org.joml.Quaterniond;
-import org.joml.Vector3d;
-
 /** A rotation in space, as a unit quaternion. */
 public record Rotation(double x, double y, double z, double w) {
     public static final Rotation NONE = new Rotation(0, 0, 0, 1);
@@ -15,8 +12,20 @@ public record Rotation(double x, double y, double z, double w) {
      * @param to not zero
      */
     public static Rotation between(Vec3 from, Vec3 to) {
-        Quaterniond q = new Quaterniond().rotationTo(from.x(), from.y(), from.z(), to.x(), to.y(), to.z());
-        return new Rotation(q.x, q.y, q.z, q.w);
+        Vec3 f = from.times(1 / from.length());
+        Vec3 t = to.times(1 / to.length());
+        double cosine = f.dot(t);
+        if (cosine < -1 + 1e-6) {
+            return f.x() * f.x() + f.y() * f.y() == 0
+                    ? new Rotation(0, f.z(), 0, 0)
+                    : new Rotation(f.y(), -f.x(), 0, 0);
+        }
+        // The half angle: q = (f × t, 1 + f·t), brought to length 1.
+        double twice = Math.sqrt((1 + cosine) * 2);
+        Vec3 axis = f.cross(t).times(1 / twice);
+        double w = twice / 2;
+        double length = Math.sqrt(axis.dot(axis) + w * w);
+        return new Rotation(axis.x() / length, axis.y() / length, axis.z() / length, w / length);
     }
 
     /** Returns the turn about x, then about the world's y, then its z, by so many degrees each. */
@@ -33,12 +42,18 @@ public record Rotation(double x, double y, double z, double w) {
 
     /** Returns the turn that does {@code first} and then this. */
     public Rotation after(Rotation first) {
-        Quaterniond q = new Quaterniond(x, y, z, w).mul(first.x, first.y, first.z, first.w);
-        return new Rotation(q.x, q.y, q.z, q.w);
+        // Hamilton's product.
+        return new Rotation(
+                w * first.x + x * first.w + y * first.z - z * first.y,
+                w * first.y - x * first.z + y * first.w + z * first.x,
+                w * first.z + x * first.y - y * first.x + z * first.w,
+                w * first.w - x * first.x - y * first.y - z * first.z);
     }
 
     public Vec3 apply(Vec3 v) {
-        Vector3d out = new Quaterniond(x, y, z, w).transform(new Vector3d(v.x(), v.y(), v.z()));
-        return new Vec3(out.x, out.y, out.z);
+        // v + 2w(u × v) + 2u × (u × v), u being the vector part.
+        Vec3 u = new Vec3(x, y, z);
+        Vec3 cross = u.cross(v);
+        return v.plus(cross.times(2 * w)).plus(u.cross(cross).times(2));
     }
 }

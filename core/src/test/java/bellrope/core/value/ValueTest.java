@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
+import java.util.SplittableRandom;
+import org.joml.Quaterniond;
 import org.joml.Vector3d;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
@@ -135,6 +137,40 @@ class ValueTest {
 
     @Nested
     class ATurn {
+        // JOML as reference, over directions that a stable generator draws.
+        @Test
+        void isWhatAnIndependentLibraryComputes() {
+            SplittableRandom random = new SplittableRandom(7);
+            for (int i = 0; i < 2_000; i++) {
+                Vec3 from = drawn(random);
+                Vec3 to = drawn(random);
+                Vec3 degrees = drawn(random).times(180);
+                Quaterniond arc = new Quaterniond().rotationTo(from.x(), from.y(), from.z(), to.x(), to.y(), to.z());
+                agree(Rotation.between(from, to), arc);
+                Quaterniond angles = new Quaterniond()
+                        .rotationZYX(
+                                Math.toRadians(degrees.z()), Math.toRadians(degrees.y()), Math.toRadians(degrees.x()));
+                agree(Rotation.degrees(degrees), angles);
+                agree(Rotation.degrees(degrees).after(Rotation.between(from, to)), new Quaterniond(angles).mul(arc));
+                Vector3d carried = angles.transform(new Vector3d(from.x(), from.y(), from.z()));
+                Vec3 mine = Rotation.degrees(degrees).apply(from);
+                assertThat(mine.x()).isCloseTo(carried.x, within(1e-11));
+                assertThat(mine.y()).isCloseTo(carried.y, within(1e-11));
+                assertThat(mine.z()).isCloseTo(carried.z, within(1e-11));
+            }
+        }
+
+        private static Vec3 drawn(SplittableRandom random) {
+            return new Vec3(random.nextDouble(-1, 1), random.nextDouble(-1, 1), random.nextDouble(-1, 1));
+        }
+
+        private static void agree(Rotation mine, Quaterniond theirs) {
+            double same = mine.x() * theirs.x + mine.y() * theirs.y + mine.z() * theirs.z + mine.w() * theirs.w;
+            assertThat(Math.abs(same)).isCloseTo(1, within(1e-12));
+            assertThat(mine.x()).isCloseTo(theirs.x * Math.signum(same), within(1e-9));
+            assertThat(mine.w()).isCloseTo(theirs.w * Math.signum(same), within(1e-9));
+        }
+
         // JOML's rotation as reference for lengths; opposite directions are the case that libraries get wrong.
         @ParameterizedTest
         @CsvSource({"0,1,0", "0,-1,0", "1,0,0", "-0.6,0.8,0", "0.3,-0.9,0.2", "0,0,-1"})

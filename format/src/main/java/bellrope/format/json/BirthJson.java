@@ -131,7 +131,7 @@ final class BirthJson {
 
     // A pair of colours; or an object with a list of them, or a gradient.
     private static Tint tint(JsonReader thing) {
-        JsonNode raw = thing.raw("colour");
+        JsonValue raw = thing.raw("colour");
         if (raw != null && raw.isObject()) {
             Tint tint = thing.read("colour", t -> {
                 if (t.has("from")) {
@@ -144,7 +144,7 @@ final class BirthJson {
             return tint == null ? USUAL.colour() : tint;
         }
         List<Rgba> pair = colours(thing, "colour");
-        if (raw != null && raw.isArray() && raw.size() != 2) {
+        if (raw != null && raw.isList() && raw.size() != 2) {
             thing.wrong(
                     "colour",
                     raw.size() + " colours",

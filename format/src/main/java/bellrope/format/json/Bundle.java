@@ -48,6 +48,11 @@ public final class Bundle {
     }
 
     public static Read<Project> read(JsonNode node) {
+        return read(JacksonValue.of(node));
+    }
+
+    /** Reads a bundle that somebody has parsed, and checks that its names agree. */
+    public static Read<Project> read(JsonValue node) {
         Problems problems = new Problems();
         JsonReader thing = new JsonReader(node, "", problems);
         if (problems.none()) {
@@ -62,7 +67,7 @@ public final class Bundle {
         String name = thing.text("name");
         JsonReader settingsThing = thing.thing("settings");
         Settings settings = settingsThing == null ? null : settings(settingsThing);
-        if (tooManyPixels(node.path("sprites"), problems)) {
+        if (tooManyPixels(node.get("sprites"), problems)) {
             return new Read<>(Optional.empty(), problems.list());
         }
         List<Sprite> sprites = thing.list("sprites", Bundle::sprite);
@@ -81,15 +86,13 @@ public final class Bundle {
     }
 
     // Before any of them is looked at more closely.
-    private static boolean tooManyPixels(JsonNode sprites, Problems problems) {
+    private static boolean tooManyPixels(JsonValue sprites, Problems problems) {
         List<Sprite> pictures = new ArrayList<>();
-        for (JsonNode sprite : sprites) {
-            if (sprite.path("picture").isString()) {
-                pictures.add(new Sprite(
-                        "picture",
-                        1,
-                        Sprite.Sheet.SINGLE,
-                        Optional.of(sprite.path("picture").stringValue())));
+        for (int i = 0; sprites != null && sprites.isList() && i < sprites.size(); i++) {
+            JsonValue sprite = sprites.get(i);
+            JsonValue picture = sprite.isObject() ? sprite.get("picture") : null;
+            if (picture != null && picture.isText()) {
+                pictures.add(new Sprite("picture", 1, Sprite.Sheet.SINGLE, Optional.of(picture.text())));
             }
         }
         List<Problem> wrong = Pictures.problems(pictures);
@@ -181,6 +184,10 @@ public final class Bundle {
     }
 
     private static <T> Read<T> part(JsonNode node, Function<JsonReader, T> reader) {
+        return part(JacksonValue.of(node), reader);
+    }
+
+    private static <T> Read<T> part(JsonValue node, Function<JsonReader, T> reader) {
         Problems problems = new Problems();
         T value = reader.apply(new JsonReader(node, "", problems));
         return new Read<>(problems.none() ? Optional.ofNullable(value) : Optional.empty(), problems.list());

@@ -34,18 +34,18 @@ final class CurveJson {
             return t.make(() -> new Curve.Key(at, value, ease));
         });
         return owner.raw(key) == null
-                        || !owner.raw(key).isArray()
+                        || !owner.raw(key).isList()
                         || owner.raw(key).size() != keys.size()
                 ? null
                 : owner.madeAt(key, () -> new Curve(keys));
     }
 
     private static Ease ease(JsonReader key) {
-        JsonNode raw = key.raw("ease");
-        if (raw.isString() && PRESETS.containsKey(raw.stringValue())) {
-            return PRESETS.get(raw.stringValue());
+        JsonValue raw = key.raw("ease");
+        if (raw.isText() && PRESETS.containsKey(raw.text())) {
+            return PRESETS.get(raw.text());
         }
-        if (raw.isArray()) {
+        if (raw.isList()) {
             double[] points = key.numbers("ease", 4, "four numbers: x1, y1, x2, y2");
             return points == null
                     ? Ease.LINEAR
@@ -61,7 +61,7 @@ final class CurveJson {
         }
         key.wrong(
                 "ease",
-                JsonReader.shown(raw),
+                raw.shown(),
                 "one of " + String.join(", ", PRESETS.keySet()) + ", four numbers, or slopes: out, in");
         return Ease.LINEAR;
     }
@@ -73,7 +73,7 @@ final class CurveJson {
             return t.make(() -> new Gradient.Stop(at, colour));
         });
         return owner.raw(key) == null
-                        || !owner.raw(key).isArray()
+                        || !owner.raw(key).isList()
                         || owner.raw(key).size() != stops.size()
                 ? null
                 : owner.madeAt(key, () -> new Gradient(stops));

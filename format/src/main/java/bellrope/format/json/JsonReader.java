@@ -15,7 +15,6 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import tools.jackson.databind.JsonNode;
 
 /**
  * One JSON object while it is read.
@@ -25,25 +24,25 @@ import tools.jackson.databind.JsonNode;
  * one pass finds every error of a file, each with its place.
  */
 final class JsonReader {
-    private final JsonNode node;
+    private final JsonValue node;
     private final String place;
     private final Problems problems;
     private final Set<String> asked = new LinkedHashSet<>();
     private final int before;
 
-    JsonReader(JsonNode node, String place, Problems problems) {
+    JsonReader(JsonValue node, String place, Problems problems) {
         this.node = node;
         this.place = place;
         this.problems = problems;
         this.before = problems.count();
         if (!node.isObject()) {
-            problems.add(place, shown(node), "an object");
+            problems.add(place, node.shown(), "an object");
         }
     }
 
     /** Returns the value, or null if anything in it was wrong. */
     <T> T make(Supplier<T> maker) {
-        for (String key : node.propertyNames()) {
+        for (String key : keys()) {
             if (!asked.contains(key)) {
                 problems.add(
                         place + "/" + escaped(key),
@@ -61,18 +60,18 @@ final class JsonReader {
 
     boolean has(String key) {
         asked.add(key);
-        JsonNode value = node.get(key);
+        JsonValue value = under(key);
         return value != null && !value.isNull();
     }
 
     double number(String key) {
-        JsonNode value = get(key, "a number");
+        JsonValue value = get(key, "a number");
         if (value == null) {
             return 1;
         }
-        double number = value.isNumber() ? value.doubleValue() : Double.NaN;
+        double number = value.isNumber() ? value.number() : Double.NaN;
         if (!Double.isFinite(number)) {
-            problems.add(at(key), shown(value), value.isNumber() ? "a number that is not too large" : "a number");
+            problems.add(at(key), value.shown(), value.isNumber() ? "a number that is not too large" : "a number");
             return 1;
         }
         return number;
@@ -87,28 +86,28 @@ final class JsonReader {
     }
 
     long wholeUpTo(String key, long most) {
-        JsonNode value = get(key, "a whole number");
+        JsonValue value = get(key, "a whole number");
         if (value == null) {
             return 1;
         }
-        double d = value.isNumber() ? value.doubleValue() : Double.NaN;
+        double d = value.isNumber() ? value.number() : Double.NaN;
         if (d != Math.rint(d) || Math.abs(d) > most) {
-            problems.add(at(key), shown(value), "a whole number");
+            problems.add(at(key), value.shown(), "a whole number");
             return 1;
         }
-        return value.longValue();
+        return (long) d;
     }
 
     String text(String key) {
-        JsonNode value = get(key, "a text");
+        JsonValue value = get(key, "a text");
         if (value == null) {
             return "";
         }
-        if (!value.isString()) {
-            problems.add(at(key), shown(value), "a text");
+        if (!value.isText()) {
+            problems.add(at(key), value.shown(), "a text");
             return "";
         }
-        return or(problems.made(at(key), () -> Demand.whole("", value.stringValue())), "");
+        return or(problems.made(at(key), () -> Demand.whole("", value.text())), "");
     }
 
     String text(String key, String otherwise) {
@@ -126,7 +125,7 @@ final class JsonReader {
             }
             options.add(word);
         }
-        if (node.get(key) != null && node.get(key).isString()) {
+        if (under(key) != null && under(key).isText()) {
             problems.add(at(key), '"' + text + '"', Words.either(options) + Words.nearest(text, options));
         }
         return type.getEnumConstants()[0];
@@ -152,18 +151,18 @@ final class JsonReader {
     }
 
     double[] numbers(String key, int length, String allowed) {
-        JsonNode value = get(key, allowed);
+        JsonValue value = get(key, allowed);
         if (value == null) {
             return null;
         }
         double[] numbers = new double[length];
-        boolean right = value.isArray() && value.size() == length;
+        boolean right = value.isList() && value.size() == length;
         for (int i = 0; right && i < length; i++) {
             right = value.get(i).isNumber();
-            numbers[i] = right ? value.get(i).doubleValue() : 0;
+            numbers[i] = right ? value.get(i).number() : 0;
         }
         if (!right) {
-            problems.add(at(key), shown(value), allowed);
+            problems.add(at(key), value.shown(), allowed);
             return null;
         }
         return numbers;
@@ -172,10 +171,10 @@ final class JsonReader {
     /** Returns what a function reads out of each object of a list; those that were wrong are left out. */
     <T> List<T> list(String key, Function<JsonReader, T> reader) {
         List<T> list = new ArrayList<>();
-        JsonNode value = get(key, "a list");
-        if (value == null || !value.isArray()) {
+        JsonValue value = get(key, "a list");
+        if (value == null || !value.isList()) {
             if (value != null) {
-                problems.add(at(key), shown(value), "a list");
+                problems.add(at(key), value.shown(), "a list");
             }
             return list;
         }
@@ -190,18 +189,18 @@ final class JsonReader {
 
     List<String> texts(String key) {
         List<String> list = new ArrayList<>();
-        JsonNode value = get(key, "a list of texts");
-        if (value == null || !value.isArray()) {
+        JsonValue value = get(key, "a list of texts");
+        if (value == null || !value.isList()) {
             if (value != null) {
-                problems.add(at(key), shown(value), "a list of texts");
+                problems.add(at(key), value.shown(), "a list of texts");
             }
             return list;
         }
         for (int i = 0; i < value.size(); i++) {
-            if (value.get(i).isString()) {
-                list.add(value.get(i).stringValue());
+            if (value.get(i).isText()) {
+                list.add(value.get(i).text());
             } else {
-                problems.add(at(key) + "/" + i, shown(value.get(i)), "a text");
+                problems.add(at(key) + "/" + i, value.get(i).shown(), "a text");
             }
         }
         return list;
@@ -209,7 +208,7 @@ final class JsonReader {
 
     /** Returns the object under a key, or null with the lack noted. */
     JsonReader thing(String key) {
-        JsonNode value = get(key, "an object");
+        JsonValue value = get(key, "an object");
         return value == null ? null : new JsonReader(value, at(key), problems);
     }
 
@@ -244,12 +243,12 @@ final class JsonReader {
         if (!has(key)) {
             return false;
         }
-        JsonNode value = node.get(key);
-        if (!value.isBoolean()) {
-            problems.add(at(key), shown(value), "true or false");
+        JsonValue value = under(key);
+        if (!value.isFlag()) {
+            problems.add(at(key), value.shown(), "true or false");
             return false;
         }
-        return value.booleanValue();
+        return value.flag();
     }
 
     /** Returns one of an enum's constants, or another if the key is missing. */
@@ -265,12 +264,12 @@ final class JsonReader {
     }
 
     Datum datum(String key) {
-        return PayloadJson.datum(node.get(key), at(key), problems);
+        return PayloadJson.datum(under(key), at(key), problems);
     }
 
-    JsonNode raw(String key) {
+    JsonValue raw(String key) {
         asked.add(key);
-        return node.get(key);
+        return under(key);
     }
 
     void wrong(String key, String given, String allowed) {
@@ -290,12 +289,16 @@ final class JsonReader {
     }
 
     Collection<String> keys() {
-        return node.propertyNames();
+        return node.isObject() ? node.keys() : List.of();
     }
 
-    private JsonNode get(String key, String allowed) {
+    private JsonValue under(String key) {
+        return node.isObject() ? node.get(key) : null;
+    }
+
+    private JsonValue get(String key, String allowed) {
         asked.add(key);
-        JsonNode value = node.get(key);
+        JsonValue value = under(key);
         if (value == null || value.isNull()) {
             if (node.isObject()) {
                 problems.add(at(key), "missing", allowed);
@@ -315,17 +318,5 @@ final class JsonReader {
 
     private static <T> T or(T value, T otherwise) {
         return value == null ? otherwise : value;
-    }
-
-    /** Returns a short rendering of a value for a message. */
-    static String shown(JsonNode value) {
-        if (value.isArray()) {
-            return "a list of " + value.size();
-        }
-        if (value.isObject()) {
-            return "an object";
-        }
-        String text = value.toString();
-        return text.length() > 60 ? text.substring(0, 57) + "…" : text;
     }
 }

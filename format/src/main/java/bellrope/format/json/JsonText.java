@@ -41,6 +41,11 @@ public final class JsonText {
 
     /** What was read, or why it could not be: exactly one of the two is there. */
     public record Parsed(JsonNode node, List<Problem> problems) {
+        /** Returns what was read as the readers see it. */
+        public JsonValue value() {
+            return JacksonValue.of(node);
+        }
+
         public boolean failed() {
             return node == null;
         }

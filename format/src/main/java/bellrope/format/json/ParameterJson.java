@@ -12,7 +12,6 @@ import bellrope.core.value.Remap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -79,9 +78,9 @@ final class ParameterJson {
         Through through = Through.STRAIGHT;
         if (thing.has("each")) {
             List<Double> numbers = new ArrayList<>();
-            JsonNode each = thing.raw("each");
-            if (each.isArray()) {
-                each.forEach(n -> numbers.add(n.isNumber() ? n.doubleValue() : Double.NaN));
+            JsonValue each = thing.raw("each");
+            for (int i = 0; each.isList() && i < each.size(); i++) {
+                numbers.add(each.get(i).isNumber() ? each.get(i).number() : Double.NaN);
             }
             through = thing.part(() -> new Through.Each(numbers));
         } else if (thing.has("remap")) {

@@ -18,29 +18,29 @@ public final class PayloadJson {
      *
      * @param place of the payload, for the problems
      */
-    public static Map<String, Datum> read(JsonNode node, String place, Problems problems) {
+    public static Map<String, Datum> read(JsonValue node, String place, Problems problems) {
         Map<String, Datum> payload = new LinkedHashMap<>();
         if (node == null || !node.isObject()) {
-            problems.add(place, node == null ? "missing" : JsonReader.shown(node), "an object of values by field name");
+            problems.add(place, node == null ? "missing" : node.shown(), "an object of values by field name");
             return payload;
         }
-        for (Map.Entry<String, JsonNode> entry : node.properties()) {
-            Datum datum = datum(entry.getValue(), place + "/" + entry.getKey(), problems);
+        for (String key : node.keys()) {
+            Datum datum = datum(node.get(key), place + "/" + key, problems);
             if (datum != null) {
-                payload.put(entry.getKey(), datum);
+                payload.put(key, datum);
             }
         }
         return payload;
     }
 
-    static Datum datum(JsonNode value, String at, Problems problems) {
+    static Datum datum(JsonValue value, String at, Problems problems) {
         if (value.isNumber()) {
-            return problems.made(at, () -> new Datum.Num(value.doubleValue()));
-        } else if (value.isBoolean()) {
-            return new Datum.Flag(value.booleanValue());
-        } else if (value.isString()) {
-            return problems.made(at, () -> new Datum.Word(value.stringValue()));
-        } else if (value.isArray()
+            return problems.made(at, () -> new Datum.Num(value.number()));
+        } else if (value.isFlag()) {
+            return new Datum.Flag(value.flag());
+        } else if (value.isText()) {
+            return problems.made(at, () -> new Datum.Word(value.text()));
+        } else if (value.isList()
                 && value.size() == 3
                 && value.get(0).isNumber()
                 && value.get(1).isNumber()
@@ -48,11 +48,11 @@ public final class PayloadJson {
             return problems.made(
                     at,
                     () -> new Datum.Vec(new Vec3(
-                            value.get(0).doubleValue(),
-                            value.get(1).doubleValue(),
-                            value.get(2).doubleValue())));
+                            value.get(0).number(),
+                            value.get(1).number(),
+                            value.get(2).number())));
         }
-        problems.add(at, JsonReader.shown(value), "a number, a text, true or false, or three numbers");
+        problems.add(at, value.shown(), "a number, a text, true or false, or three numbers");
         return null;
     }
 

@@ -25,7 +25,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -91,7 +90,7 @@ final class RopeJson {
     }
 
     private static Source hit(JsonReader thing) {
-        JsonNode raw = thing.raw("hit");
+        JsonValue raw = thing.raw("hit");
         if (raw.isNumber()) {
             Datum value = thing.datum("hit");
             return value == null ? null : new Source.Constant(value);

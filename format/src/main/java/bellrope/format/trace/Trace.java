@@ -9,6 +9,7 @@ import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Words;
 import bellrope.format.json.JsonText;
+import bellrope.format.json.JsonValue;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
 import bellrope.format.json.PullJson;
@@ -19,7 +20,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import tools.jackson.databind.JsonNode;
 
 /**
  * Pulls as a file: one CloudEvents 1.0 event in JSON a line. The earliest {@code time} is the beginning. Described in
@@ -56,7 +56,7 @@ public record Trace(List<Timed> pulls, List<Problem> problems) {
             parsed.problems().forEach(p -> problems.add(place, p.given(), p.allowed()));
             return Optional.empty();
         }
-        JsonNode node = parsed.node();
+        JsonValue node = parsed.value();
         int before = problems.count();
         if (!node.isObject()) {
             problems.add(place, "no object", "a CloudEvents 1.0 event");
@@ -76,8 +76,8 @@ public record Trace(List<Timed> pulls, List<Problem> problems) {
             problems.add(place + "/type", '"' + type + '"', "the name of a known event" + Words.nearest(type, known));
         }
         // The end of a span may come without data.
-        boolean bare =
-                node.get("data") == null && "end".equals(node.path("phase").asString(""));
+        JsonValue phase = node.get("phase");
+        boolean bare = node.get("data") == null && phase != null && phase.isText() && "end".equals(phase.text());
         Map<String, Datum> payload = bare ? Map.of() : PayloadJson.read(node.get("data"), place + "/data", problems);
         Pull pull = PullJson.read(node, place, type, payload, seed(source, id), problems);
         if (problems.count() == before) {
@@ -93,13 +93,13 @@ public record Trace(List<Timed> pulls, List<Problem> problems) {
         return problems.count() > before ? Optional.empty() : Optional.of(new Arrival(time, pull));
     }
 
-    private static String attribute(JsonNode node, String name, String place, Problems problems) {
-        JsonNode value = node.get(name);
-        if (value == null || !value.isString() || value.stringValue().isEmpty()) {
-            problems.add(place + "/" + name, value == null ? "missing" : value.toString(), "a text");
+    private static String attribute(JsonValue node, String name, String place, Problems problems) {
+        JsonValue value = node.get(name);
+        if (value == null || !value.isText() || value.text().isEmpty()) {
+            problems.add(place + "/" + name, value == null ? "missing" : value.shown(), "a text");
             return "";
         }
-        return value.stringValue();
+        return value.text();
     }
 
     private static OffsetDateTime time(String text, String place, Problems problems) {

@@ -10,6 +10,7 @@ import bellrope.core.value.Demand;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
+import bellrope.format.json.JacksonValue;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
 import bellrope.format.json.PullJson;
@@ -206,7 +207,7 @@ public final class LiveStage {
     }
 
     private static Vec3 vector(JsonNode message, String key) {
-        Vec3 vector = PullJson.vector(message.get(key));
+        Vec3 vector = PullJson.vector(JacksonValue.of(message.get(key)));
         if (vector == null) {
             throw new Refused(key, message.path(key).toString(), "three finite numbers: x, y, z");
         }
@@ -227,10 +228,16 @@ public final class LiveStage {
         Problems problems = new Problems();
         boolean bare = message.get("payload") == null
                 && "end".equals(message.path("phase").asString(""));
-        Map<String, Datum> payload = bare ? Map.of() : PayloadJson.read(message.get("payload"), "/payload", problems);
+        Map<String, Datum> payload =
+                bare ? Map.of() : PayloadJson.read(JacksonValue.of(message.get("payload")), "/payload", problems);
         String event = message.path("event").asString("");
-        Pull pull =
-                PullJson.read(message, "", event, payload, message.path("seed").asLong(0), problems);
+        Pull pull = PullJson.read(
+                JacksonValue.of(message),
+                "",
+                event,
+                payload,
+                message.path("seed").asLong(0),
+                problems);
         if (!problems.none()) {
             tell(new Message.MessageRefused("refused", "The pull of " + event + " was refused.", problems.list()));
             return;

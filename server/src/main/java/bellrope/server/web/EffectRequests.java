@@ -17,6 +17,7 @@ import bellrope.core.value.Problem;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import bellrope.format.json.Bundle;
+import bellrope.format.json.JacksonValue;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
 import bellrope.format.json.Recipes;
@@ -158,7 +159,7 @@ class EffectRequests {
         Map<String, Datum> payload = Map.of();
         if (request.payload() != null && !request.payload().isNull()) {
             Problems problems = new Problems();
-            payload = PayloadJson.read(request.payload(), "/payload", problems);
+            payload = PayloadJson.read(JacksonValue.of(request.payload()), "/payload", problems);
             if (!problems.none()) {
                 throw Refusal.wrong(problems.list());
             }
@@ -189,7 +190,7 @@ class EffectRequests {
             return Map.of();
         }
         Problems problems = new Problems();
-        Map<String, Datum> values = PayloadJson.read(set, "/set", problems);
+        Map<String, Datum> values = PayloadJson.read(JacksonValue.of(set), "/set", problems);
         List<String> names = effect.parameters().stream().map(Parameter::name).toList();
         values.forEach((name, value) -> {
             Optional<Parameter> parameter = effect.parameter(name);

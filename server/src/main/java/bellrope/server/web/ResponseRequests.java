@@ -21,6 +21,7 @@ import bellrope.core.stage.Take;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.format.json.Bundle;
+import bellrope.format.json.JacksonValue;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
 import bellrope.format.report.AccountReport;
@@ -181,7 +182,7 @@ class ResponseRequests {
         Pull pull = usual.pull();
         if (request.payload() != null && !request.payload().isNull()) {
             Problems problems = new Problems();
-            pull = pull.with(PayloadJson.read(request.payload(), "/payload", problems));
+            pull = pull.with(PayloadJson.read(JacksonValue.of(request.payload()), "/payload", problems));
             if (!problems.none()) {
                 throw Refusal.wrong(problems.list());
             }
