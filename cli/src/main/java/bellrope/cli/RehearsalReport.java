@@ -2,9 +2,9 @@ package bellrope.cli;
 
 import bellrope.core.measure.Numbers;
 import bellrope.core.project.Project;
-import bellrope.core.stage.Account;
 import bellrope.core.stage.Rehearsal;
 import bellrope.core.stage.Take;
+import bellrope.core.stage.told.Account;
 import bellrope.format.report.AccountReport;
 import bellrope.format.report.NumbersReport;
 import java.util.List;

@@ -99,4 +99,29 @@ class FloorsTest {
             .mayOnlyBeAccessedByLayers("rope", "contract", "project", "sim", "stage", "measure", "check", "picture")
             .whereLayer("random")
             .mayOnlyBeAccessedByLayers("sim", "stage");
+
+    /** The front door uses everything behind it; behind it arrows go one way, and nobody else looks in. */
+    @ArchTest
+    static final ArchRule theStageIsBuiltInStoreys = layeredArchitecture()
+            .consideringOnlyDependenciesInAnyPackage("bellrope.core..")
+            .layer("told")
+            .definedBy("bellrope.core.stage.told..")
+            .layer("world")
+            .definedBy("bellrope.core.stage.world..")
+            .layer("decide")
+            .definedBy("bellrope.core.stage.decide..")
+            .layer("play")
+            .definedBy("bellrope.core.stage.play..")
+            .layer("answer")
+            .definedBy("bellrope.core.stage.answer..")
+            .layer("door")
+            .definedBy("bellrope.core.stage")
+            .whereLayer("answer")
+            .mayOnlyBeAccessedByLayers("door")
+            .whereLayer("play")
+            .mayOnlyBeAccessedByLayers("answer", "door")
+            .whereLayer("decide")
+            .mayOnlyBeAccessedByLayers("play", "answer", "door")
+            .whereLayer("world")
+            .mayOnlyBeAccessedByLayers("decide", "play", "answer", "door");
 }

@@ -26,4 +26,16 @@ class FloorsTest {
     @ArchTest
     static final ArchRule oneJacksonOnly =
             noClasses().should().dependOnClassesThat().resideInAPackage("com.fasterxml.jackson.databind..");
+
+    @ArchTest
+    static final ArchRule theStageIsEnteredByItsDoor = noClasses()
+            .that()
+            .resideOutsideOfPackage("bellrope.core..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    "bellrope.core.stage.world..",
+                    "bellrope.core.stage.decide..",
+                    "bellrope.core.stage.play..",
+                    "bellrope.core.stage.answer..");
 }

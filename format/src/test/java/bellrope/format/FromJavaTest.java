@@ -5,10 +5,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
-import bellrope.core.stage.Account;
 import bellrope.core.stage.Knob;
 import bellrope.core.stage.Stage;
-import bellrope.core.stage.Told;
+import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Told;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import bellrope.format.json.Bundle;

@@ -31,4 +31,14 @@ class FloorsTest {
             .matching("bellrope.server.(*)..")
             .should()
             .beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule theStageIsEnteredByItsDoor = noClasses()
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    "bellrope.core.stage.world..",
+                    "bellrope.core.stage.decide..",
+                    "bellrope.core.stage.play..",
+                    "bellrope.core.stage.answer..");
 }

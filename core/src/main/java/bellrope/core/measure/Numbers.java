@@ -2,8 +2,8 @@ package bellrope.core.measure;
 
 import bellrope.core.project.Settings.Screen;
 import bellrope.core.sim.Watch;
-import bellrope.core.stage.Account.Played;
 import bellrope.core.stage.Take;
+import bellrope.core.stage.told.Account.Played;
 import bellrope.core.value.Vec3;
 import java.util.OptionalDouble;
 

@@ -224,12 +224,17 @@ public final class Layer {
         return brightness;
     }
 
-    /** Buries the dead and puts the living where they are at a step; integrated ones are where their mover left them. */
-    public void advance(int step) {
-        store.bury(step);
+    /**
+     * Buries the dead and puts the living where they are at a step; integrated ones are where their mover left them.
+     *
+     * @return how many were buried
+     */
+    public int advance(int step) {
+        int went = store.bury(step);
         if (!integrates) {
             store.move(step, flight, ax, ay, az);
         }
+        return went;
     }
 
     /** Makes the layer ready for particles that live so many steps. */

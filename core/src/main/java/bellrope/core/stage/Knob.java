@@ -1,6 +1,9 @@
 package bellrope.core.stage;
 
 import bellrope.core.effect.Parameter;
+import bellrope.core.stage.answer.Scene;
+import bellrope.core.stage.play.Hand;
+import bellrope.core.stage.play.Instance;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
@@ -11,14 +14,14 @@ import bellrope.core.value.Refused;
  * allocates nothing once the instance has been turned a few times.
  */
 public final class Knob {
-    private final Stage stage;
-    private final Playing instance;
+    private final Scene scene;
+    private final Instance instance;
     private final Hand hand;
     private final Parameter parameter;
     private final boolean number;
 
-    Knob(Stage stage, Playing instance, Hand hand, Parameter parameter) {
-        this.stage = stage;
+    Knob(Scene scene, Instance instance, Hand hand, Parameter parameter) {
+        this.scene = scene;
         this.instance = instance;
         this.hand = hand;
         this.parameter = parameter;
@@ -42,10 +45,10 @@ public final class Knob {
                     parameter.name(), Double.toString(value), parameter.type().expects());
         }
         Demand.finite(parameter.name(), value);
-        if (instance.gone) {
+        if (instance.gone()) {
             return false;
         }
-        hand.set(stage.now(), parameter.type().within(value));
+        hand.set(scene.now(), parameter.type().within(value));
         return true;
     }
 
@@ -59,24 +62,24 @@ public final class Knob {
                 .held(value)
                 .orElseThrow(() -> new Refused(
                         parameter.name(), value.inWords(), parameter.type().expects()));
-        if (instance.gone) {
+        if (instance.gone()) {
             return false;
         }
         if (parameter.type().scalar()) {
-            hand.set(stage.now(), parameter.type().position(held));
+            hand.set(scene.now(), parameter.type().position(held));
         } else {
-            hand.set(stage.now(), held);
+            hand.set(scene.now(), held);
         }
         return true;
     }
 
     /** Returns what the parameter is on the present step, whoever set it. */
     public Datum value() {
-        return instance.driver.values().getOrDefault(parameter.name(), parameter.standard());
+        return instance.values().getOrDefault(parameter.name(), parameter.standard());
     }
 
     /** Tells whether the instance still plays. */
     public boolean alive() {
-        return !instance.gone;
+        return !instance.gone();
     }
 }

@@ -2,6 +2,7 @@ package bellrope.core.stage;
 
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
+import bellrope.core.stage.told.Account;
 import bellrope.core.value.Pace;
 import java.util.ArrayList;
 import java.util.Comparator;

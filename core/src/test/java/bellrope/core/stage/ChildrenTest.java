@@ -17,6 +17,7 @@ import bellrope.core.effect.Stream;
 import bellrope.core.measure.Branching;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
+import bellrope.core.stage.told.Account;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Pace;

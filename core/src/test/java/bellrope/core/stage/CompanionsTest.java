@@ -12,6 +12,10 @@ import bellrope.core.rope.Overrides;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Source;
 import bellrope.core.rope.Timing;
+import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Ledger;
+import bellrope.core.stage.told.Shaken;
+import bellrope.core.stage.told.Told;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Rgba;
@@ -39,7 +43,7 @@ class CompanionsTest {
         }
     }
 
-    private static double length(Stage.Shaken shaken) {
+    private static double length(Shaken shaken) {
         return Math.hypot(shaken.x(), shaken.y());
     }
 
@@ -52,7 +56,7 @@ class CompanionsTest {
         // A whole swing later: e^(−3 · 0.1 / 0.5).
         assertThat(length(stage.shaken())).isCloseTo(0.2 * Math.exp(-0.6), within(1e-9));
         steps(stage, 60);
-        assertThat(stage.shaken()).isEqualTo(new Stage.Shaken(0, 0));
+        assertThat(stage.shaken()).isEqualTo(new Shaken(0, 0));
         assertThat(stage.still()).isTrue();
     }
 

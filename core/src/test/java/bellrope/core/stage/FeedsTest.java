@@ -20,6 +20,7 @@ import bellrope.core.rope.Feed;
 import bellrope.core.rope.Feed.Follow;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Source;
+import bellrope.core.stage.told.Account;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Ease;

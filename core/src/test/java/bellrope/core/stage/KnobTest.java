@@ -13,6 +13,7 @@ import bellrope.core.effect.Stream;
 import bellrope.core.effect.Type;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
+import bellrope.core.stage.told.Account;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;

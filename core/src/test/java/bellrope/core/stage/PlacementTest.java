@@ -14,7 +14,7 @@ import bellrope.core.rope.Facing;
 import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Where;
-import bellrope.core.stage.Account.Played;
+import bellrope.core.stage.told.Account.Played;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;

@@ -13,6 +13,7 @@ import bellrope.core.rope.Run;
 import bellrope.core.rope.Source;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
+import bellrope.core.stage.told.Account;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;

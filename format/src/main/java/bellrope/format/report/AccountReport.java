@@ -2,8 +2,8 @@ package bellrope.format.report;
 
 import bellrope.core.event.Pull;
 import bellrope.core.rope.Companion;
-import bellrope.core.stage.Account;
-import bellrope.core.stage.Account.Answer;
+import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Account.Answer;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Problem;

@@ -2,9 +2,11 @@ package bellrope.server.live;
 
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
-import bellrope.core.stage.Account;
 import bellrope.core.stage.Stage;
-import bellrope.core.stage.Told;
+import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Flashed;
+import bellrope.core.stage.told.Shaken;
+import bellrope.core.stage.told.Told;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Problem;
@@ -280,8 +282,8 @@ public final class LiveStage {
     }
 
     private void comfort() {
-        Stage.Shaken shaken = stage.shaken();
-        Stage.Flashed flashed = stage.flashed();
+        Shaken shaken = stage.shaken();
+        Flashed flashed = stage.flashed();
         boolean moved = shaken.x() != 0 || shaken.y() != 0 || flashed.opacity() > 0 || stage.paused() > 0;
         if (moved || uncomfortable) {
             tell(new Message.ComfortChanged(

@@ -1,0 +1,135 @@
+package bellrope.core.stage.play;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
+import bellrope.core.effect.Parameter;
+import bellrope.core.random.Draws;
+import bellrope.core.rope.Rope;
+import bellrope.core.sim.EffectRun;
+import bellrope.core.sim.MovementPath;
+import bellrope.core.stage.decide.Beginning;
+import bellrope.core.stage.decide.Decision;
+import bellrope.core.stage.decide.Feeding;
+import bellrope.core.stage.world.World;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Vec3;
+import java.util.List;
+import java.util.Map;
+
+/** Gives instances their runs under one project: emitters as they are fed, layers, a way, a driver. */
+final class Casting {
+    private final Roster roster;
+    private final World world;
+    private final Cast cast;
+    private final long seed;
+
+    Casting(Roster roster, World world) {
+        this.roster = roster;
+        this.world = world;
+        this.cast = new Cast(roster.project());
+        this.seed = roster.project().settings().seed();
+    }
+
+    Cast cast() {
+        return cast;
+    }
+
+    /** Returns the key of a pull's main instance. */
+    long key(Rope rope, long pullSeed) {
+        return Draws.instanceKey(seed, pullSeed, rope.seed());
+    }
+
+    /** @param decision of its rope, at its start */
+    void build(Instance instance, Rope rope, Effect effect, Decision decision) {
+        Origin origin = instance.origin();
+        boolean main = origin.role() == Origin.Role.MAIN;
+        Effect mine = main ? roster.over(rope, effect) : effect;
+        Feeding feeding = decision.feeding();
+        Beginning fed = main ? feeding.beginning(mine) : null;
+        Map<String, Datum> values = main ? fed.values() : Map.of();
+        List<Emitter> emitters = main ? fed.emitters() : feeding.resolved(mine, values);
+        Driver driver = new Driver(instance, rope, mine, decision, world, values);
+        List<Emitter> peaks = driver.idle() ? emitters : driver.peaks(origin.start());
+        boolean follows = main || origin.role() == Origin.Role.START;
+        MovementPath way = follows
+                ? decision.placing().way(origin.anchor(), roster.pace())
+                : MovementPath.straight(origin.anchor(), origin.facing(), Vec3.ZERO, roster.pace());
+        if (rope.apart() || roster.counted(rope) || origin.role() == Origin.Role.FOLLOW) {
+            instance.apart();
+        }
+        if (main && rope.overrides().goneAfter().isPresent()) {
+            instance.cutAt(origin.start()
+                    + roster.pace().stepsAt(rope.overrides().goneAfter().getAsDouble()));
+        }
+        EffectRun run = new EffectRun(
+                mine,
+                emitters,
+                peaks,
+                cast.of(mine, emitters, instance.isApart()),
+                roster.pace(),
+                key(origin, rope, mine),
+                origin.start(),
+                way,
+                EffectRun.Descent.NONE);
+        instance.runs(run, driver.idle() ? null : driver);
+    }
+
+    /** Returns an instance of a whole effect that a particle began. */
+    Instance child(Instance parent, Effect effect, EffectRun.Begun begun, int step) {
+        Instance instance = parent.child(step);
+        List<Emitter> emitters = effect.emitters();
+        EffectRun run = new EffectRun(
+                effect,
+                emitters,
+                cast.of(effect, emitters, instance.isApart()),
+                roster.pace(),
+                begun.key(),
+                step,
+                new EffectRun.Placement(begun.origin(), begun.facing(), begun.velocity()),
+                begun.descent());
+        instance.runs(run, null);
+        instance.dimAs(parent);
+        return instance;
+    }
+
+    private long key(Origin origin, Rope rope, Effect effect) {
+        long key = origin.cause().key();
+        return switch (origin.role()) {
+            case START -> Draws.instanceKey(seed, effect.seed().orElse(key), 1);
+            case END -> Draws.instanceKey(seed, effect.seed().orElse(key), 2);
+            case FOLLOW -> Draws.instanceKey(seed, effect.seed().orElse(key), 15 + origin.index());
+            case MAIN, CHILD ->
+                effect.seed().isPresent()
+                        ? Draws.instanceKey(seed, effect.seed().getAsLong(), rope.seed())
+                        : key;
+        };
+    }
+
+    /**
+     * Returns the hand on a parameter of an instance, laid on it if it is not yet.
+     *
+     * @param parameter of the instance's effect
+     */
+    Hand hand(Instance instance, Parameter parameter) {
+        for (Hand hand : instance.hands()) {
+            if (hand.parameter().equals(parameter.name())) {
+                return hand;
+            }
+        }
+        Hand hand = new Hand(parameter);
+        instance.take(hand, instance.driver() == null ? driver(instance) : instance.driver());
+        return hand;
+    }
+
+    private Driver driver(Instance instance) {
+        Origin origin = instance.origin();
+        Rope rope = roster.rope(origin.rope());
+        Decision decision = new Decision(
+                rope, origin.cause().of(roster.event(origin.cause().event().name())), world, origin.start());
+        Effect effect = roster.effect(origin);
+        boolean main = origin.role() == Origin.Role.MAIN;
+        Effect mine = main ? roster.over(rope, effect) : effect;
+        Map<String, Datum> values = main ? decision.feeding().beginning(mine).values() : Map.of();
+        return new Driver(instance, rope, mine, decision, world, values);
+    }
+}

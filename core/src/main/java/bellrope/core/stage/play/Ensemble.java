@@ -1,0 +1,351 @@
+package bellrope.core.stage.play;
+
+import bellrope.core.effect.Effect;
+import bellrope.core.effect.Parameter;
+import bellrope.core.rope.Rope;
+import bellrope.core.sim.EffectRun;
+import bellrope.core.sim.Layer;
+import bellrope.core.stage.decide.Decision;
+import bellrope.core.stage.world.World;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import java.util.function.Predicate;
+
+/** All instances that play, moved together: births, children, ends. How many particles live is counted, never summed in a step. */
+public final class Ensemble {
+    /** Most instances at once; what would begin beyond them is dropped and counted, or refused in the account. */
+    public static final int MOST = 5_000;
+    /** Births of one step by the way from which on it is said that there was no room for them. */
+    private static final int JUMPED = 1_000;
+
+    private final List<Instance> playing = new ArrayList<>();
+    private final World world;
+    private final Consumer<Instance> ended;
+    private final Consumer<String> notes;
+    private final long[] endedGenerations = new long[EffectRun.GENERATIONS];
+    private Roster roster;
+    private Casting casting;
+    private Cast cast;
+    private int mostParticles;
+    private int alive;
+    private long births;
+    private long dropped;
+
+    /**
+     * @param ended told of each instance that is over or taken off, children apart
+     * @param notes takes what there is to say of an unusual step
+     */
+    public Ensemble(World world, Consumer<Instance> ended, Consumer<String> notes) {
+        this.world = world;
+        this.ended = ended;
+        this.notes = notes;
+    }
+
+    /** Begins with a project, or goes on with another; see {@link Replay} for what plays already. */
+    public void take(Roster next) {
+        roster = next;
+        casting = new Casting(next, world);
+        cast = casting.cast();
+        mostParticles = next.project().settings().particleLimit();
+    }
+
+    public boolean full() {
+        return playing.size() >= MOST;
+    }
+
+    /** Returns the key of a pull's main instance, which its rope's own draws are addressed by too. */
+    public long key(Rope rope, long pullSeed) {
+        return casting.key(rope, pullSeed);
+    }
+
+    /** Returns the hand on a parameter of an instance's effect, laid on it if it is not yet. */
+    public Hand hand(Instance instance, Parameter parameter) {
+        return casting.hand(instance, parameter);
+    }
+
+    /** Returns the effect that an instance plays; null for one that a particle began. */
+    public Effect effect(Instance instance) {
+        return roster.effect(instance.origin());
+    }
+
+    /** Returns what a rope's answer to a pull plays; null when it does not play any more. */
+    public Instance instance(int pull, String rope) {
+        for (Instance instance : playing) {
+            if (instance.origin().cause().number() == pull
+                    && instance.role() == Origin.Role.MAIN
+                    && instance.rope().equals(rope)) {
+                return instance;
+            }
+        }
+        return null;
+    }
+
+    /**
+     * Gives an instance its run and lets it in: it spawns at once.
+     *
+     * @param decision of its rope, at its start
+     */
+    public void enter(Instance instance, Rope rope, Effect effect, Decision decision, int step) {
+        casting.build(instance, rope, effect, decision);
+        playing.add(instance);
+        spawn(instance, step);
+        begun(instance, step, true);
+    }
+
+    /** Makes a step: everything is where it belongs afterwards but for what moves exactly. */
+    public void step(int step) {
+        make(step);
+        release(step);
+        births(step);
+    }
+
+    /** Puts everything that moves exactly where it is on a step. */
+    public void advance(int step) {
+        List<Layer> layers = cast.layers();
+        for (int i = 0; i < layers.size(); i++) {
+            alive -= layers.get(i).advance(step);
+        }
+    }
+
+    // Deaths, and the motion of what is moved step by step. Exact motion can be had for any step at once.
+    private void make(int step) {
+        cast.settle();
+        List<Layer> layers = cast.layers();
+        for (int i = 0; i < layers.size(); i++) {
+            if (!layers.get(i).integrated()) {
+                alive -= layers.get(i).store().bury(step);
+            }
+        }
+        for (int i = 0; i < playing.size(); i++) {
+            Instance instance = playing.get(i);
+            if (instance.start() < step) {
+                EffectRun run = instance.run();
+                int before = run.particles();
+                run.open(mostParticles - alive);
+                run.integrate(step);
+                alive += run.particles() - before;
+                count(run);
+                // Before their parent is released; they spawn with all others below.
+                begun(instance, step, false);
+            }
+        }
+    }
+
+    private void births(int step) {
+        for (int i = 0; i < playing.size(); i++) {
+            if (playing.get(i).start() <= step) {
+                spawn(playing.get(i), step);
+            }
+        }
+        // Those begun now spawn at once, and what they begin in turn is seen by the same loop.
+        for (int i = 0; i < playing.size(); i++) {
+            begun(playing.get(i), step, true);
+        }
+    }
+
+    private void spawn(Instance instance, int step) {
+        if (instance.mute(step)) {
+            return;
+        }
+        EffectRun run = instance.run();
+        if (instance.driver() != null) {
+            instance.driver().drive(run, step);
+        }
+        int before = run.particles();
+        run.open(mostParticles - alive);
+        run.spawn(step);
+        alive += run.particles() - before;
+        count(run);
+        long leftOut = run.takeLeftOut();
+        if (leftOut > JUMPED) {
+            notes.accept(instance.rope() + ": its source moved so far in one step that " + leftOut
+                    + " births by its way found no room");
+        }
+    }
+
+    private void count(EffectRun run) {
+        births += run.born();
+        dropped += run.asked() - run.born();
+    }
+
+    private void begun(Instance parent, int step, boolean spawning) {
+        List<EffectRun.Begun> begun = parent.run().begun();
+        for (int i = 0; i < begun.size(); i++) {
+            Effect effect = roster.effect(Optional.of(begun.get(i).effect()));
+            if (effect == null || full()) {
+                dropped++;
+                continue;
+            }
+            Instance instance = casting.child(parent, effect, begun.get(i), step);
+            playing.add(instance);
+            if (spawning) {
+                spawn(instance, step);
+            }
+        }
+        parent.run().clearBegun();
+    }
+
+    private void release(int step) {
+        int kept = 0;
+        int count = playing.size();
+        List<Instance> over = null;
+        for (int i = 0; i < count; i++) {
+            Instance instance = playing.get(i);
+            if (!instance.over(step)) {
+                playing.set(kept++, instance);
+            } else {
+                remove(instance);
+                if (instance.role() != Origin.Role.CHILD) {
+                    over = over == null ? new ArrayList<>() : over;
+                    over.add(instance);
+                }
+            }
+        }
+        while (playing.size() > kept) {
+            playing.remove(playing.size() - 1);
+        }
+        if (over != null) {
+            over.forEach(ended);
+        }
+    }
+
+    private void remove(Instance instance) {
+        alive -= cast.remove(instance.run().layers());
+        instance.go();
+        add(instance.run().byGeneration(), endedGenerations);
+    }
+
+    /** Tells everything that loops to end: it fades out as its effect says. */
+    public void stop(int step) {
+        playing.forEach(instance -> instance.stop(step));
+    }
+
+    /** Takes an instance off at once, with all that its particles began. */
+    public void cut(Instance instance) {
+        playing.removeIf(one -> {
+            boolean mine = one.root() == instance;
+            if (mine) {
+                remove(one);
+            }
+            return mine;
+        });
+        ended.accept(instance);
+    }
+
+    /** Lets an instance and all that its particles began dim to nothing. */
+    public void dim(Instance instance, int step, int steps) {
+        for (int i = 0; i < playing.size(); i++) {
+            if (playing.get(i).root() == instance) {
+                playing.get(i).dim(step, steps);
+            }
+        }
+    }
+
+    /** Ends everything that plays. */
+    public void clear() {
+        for (Instance instance : playing) {
+            instance.go();
+        }
+        playing.clear();
+        cast.clear();
+        alive = 0;
+    }
+
+    /** Plays every instance again under a changed project, from its beginning up to a step. */
+    public void retune(Roster next, int now) {
+        new Replay(next, world).retune(this, now);
+    }
+
+    /** Lets go of an instance whose layers are gone already. */
+    private void drop(Instance instance) {
+        instance.go();
+        if (instance.role() != Origin.Role.CHILD) {
+            ended.accept(instance);
+        }
+    }
+
+    /** Drops all that a condition does not keep. */
+    void keep(Predicate<Instance> kept) {
+        playing.removeIf(instance -> {
+            boolean out = !kept.test(instance);
+            if (out) {
+                drop(instance);
+            }
+            return out;
+        });
+    }
+
+    Casting casting() {
+        return casting;
+    }
+
+    /** Plays steps again whose births and ends have been counted and told before. */
+    void again(int from, int to) {
+        alive = 0;
+        for (Layer layer : cast.layers()) {
+            alive += layer.store().count();
+        }
+        long bornBefore = births;
+        long droppedBefore = dropped;
+        for (int step = from; step <= to; step++) {
+            make(step);
+            births(step);
+        }
+        births = bornBefore;
+        dropped = droppedBefore;
+        release(to);
+        advance(to);
+    }
+
+    /** Returns the subjects of everything that plays. */
+    public Set<String> subjects() {
+        Set<String> subjects = new HashSet<>();
+        playing.forEach(instance -> subjects.add(instance.subject()));
+        return subjects;
+    }
+
+    public List<Instance> playing() {
+        return playing;
+    }
+
+    public List<Layer> layers() {
+        return cast.layers();
+    }
+
+    /** Returns the layers that went with their instances in the last step. */
+    public List<Layer> departed() {
+        return cast.departed();
+    }
+
+    /** Returns how many particles live, kept up with every birth and death. */
+    public int alive() {
+        return alive;
+    }
+
+    public long births() {
+        return births;
+    }
+
+    public long dropped() {
+        return dropped;
+    }
+
+    /** Returns how many were born of each generation by what plays and by what has ended. */
+    public long[] byGeneration() {
+        long[] sum = endedGenerations.clone();
+        for (int i = 0; i < playing.size(); i++) {
+            add(playing.get(i).run().byGeneration(), sum);
+        }
+        return sum;
+    }
+
+    private static void add(long[] some, long[] to) {
+        for (int i = 0; i < to.length; i++) {
+            to[i] += some[i];
+        }
+    }
+}

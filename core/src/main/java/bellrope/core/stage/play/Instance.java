@@ -1,0 +1,195 @@
+package bellrope.core.stage.play;
+
+import bellrope.core.sim.EffectRun;
+import bellrope.core.sim.Layer;
+import bellrope.core.stage.decide.Limiter;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Vec3;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** One thing that plays: what began it, its run under the present settings, and how it comes to an end before its time. */
+public final class Instance implements Limiter.Counted {
+    public static final int NEVER = Integer.MAX_VALUE;
+
+    private final Origin origin;
+    private final Instance root;
+    // What game code set on it.
+    private final List<Hand> hands = new ArrayList<>(0);
+
+    private EffectRun run;
+    private Driver driver;
+    private boolean apart;
+
+    private boolean gone;
+    private int stopped = NEVER;
+    private int muted = NEVER;
+    private int dimSteps;
+    private int cutAt = NEVER;
+
+    public Instance(Origin origin) {
+        this.origin = origin;
+        this.root = this;
+    }
+
+    private Instance(Origin origin, Instance parent) {
+        this.origin = origin;
+        this.root = parent.root;
+        this.apart = parent.apart;
+    }
+
+    /** Returns an instance that a particle of this one begins. */
+    Instance child(int step) {
+        return new Instance(origin.child(step), this);
+    }
+
+    /**
+     * Gives it a run under the present settings; what was done to it before holds for this one too.
+     *
+     * @param driver null where nothing drives it
+     */
+    void runs(EffectRun under, Driver driver) {
+        this.run = under;
+        this.driver = driver;
+        run.stop(stopped);
+        dimLayers();
+    }
+
+    /** Gives it layers of its own from now on. */
+    void apart() {
+        apart = true;
+    }
+
+    boolean isApart() {
+        return apart;
+    }
+
+    /** Lays a hand on a parameter, with a driver if it has none yet. */
+    void take(Hand hand, Driver other) {
+        hands.add(hand);
+        driver = other;
+    }
+
+    /** Tells a loop to end. */
+    public void stop(int step) {
+        stopped = Math.min(stopped, step);
+        run.stop(stopped);
+    }
+
+    /** Lets it spawn no more and dim to nothing. */
+    void dim(int step, int steps) {
+        if (muted == NEVER) {
+            muted = step;
+            dimSteps = steps;
+            cutAt(step + steps);
+            dimLayers();
+        }
+    }
+
+    /** Dims a child as its parent is dimmed. */
+    void dimAs(Instance parent) {
+        if (parent.muted != NEVER) {
+            dim(parent.muted, parent.dimSteps);
+        }
+    }
+
+    private void dimLayers() {
+        if (muted != NEVER && apart) {
+            for (Layer layer : run.layers()) {
+                layer.dim(muted, dimSteps);
+            }
+        }
+    }
+
+    /** Ends it at a step at the latest. */
+    void cutAt(int step) {
+        cutAt = Math.min(cutAt, step);
+    }
+
+    /** Tells whether nothing of it is left on a step. */
+    boolean over(int step) {
+        return run.over(step) || step >= cutAt;
+    }
+
+    boolean mute(int step) {
+        return step >= muted;
+    }
+
+    boolean stopped(int step) {
+        return step >= stopped;
+    }
+
+    /** Notes that it plays no more. */
+    void go() {
+        gone = true;
+    }
+
+    /** Tells whether it plays no more. */
+    public boolean gone() {
+        return gone;
+    }
+
+    public Origin origin() {
+        return origin;
+    }
+
+    public Origin.Role role() {
+        return origin.role();
+    }
+
+    @Override
+    public String rope() {
+        return origin.rope();
+    }
+
+    @Override
+    public int weight() {
+        return origin.cause().event().weight();
+    }
+
+    public String subject() {
+        return origin.cause().subject();
+    }
+
+    int start() {
+        return origin.start();
+    }
+
+    /** Returns the instance whose particle began it, or itself. */
+    Instance root() {
+        return root;
+    }
+
+    EffectRun run() {
+        return run;
+    }
+
+    /** Returns what drives it; null where nothing does. */
+    Driver driver() {
+        return driver;
+    }
+
+    /** Returns what the parameters of a driven instance are now. */
+    public Map<String, Datum> values() {
+        return driver.values();
+    }
+
+    List<Hand> hands() {
+        return hands;
+    }
+
+    /** Returns where it is on a step. */
+    public Vec3 place(int step) {
+        return run.place(step);
+    }
+
+    public Vec3 facing() {
+        return run.facing();
+    }
+
+    /** Returns how many steps after it was stopped it spawns nothing more. */
+    public int fadeOut() {
+        return run.fadeOut();
+    }
+}
