@@ -26,6 +26,16 @@ final class Bearing {
         return children.isEmpty();
     }
 
+    /** Tells whether any is spawned on the way, between birth and end. */
+    boolean onTheWay() {
+        for (Child child : children) {
+            if (child.when() == Child.When.PER_SECOND || child.when() == Child.When.PER_UNIT) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /**
      * Notes what a particle spawns on a stretch of its way, from so many units travelled to so many.
      *

@@ -17,6 +17,15 @@ final class Field {
     private static final int PUSH = 2;
     private static final int TURBULENCE = 3;
 
+    /** Numbers from −1 to 1 by ten bits. */
+    private static final double[] EVEN = new double[1024];
+
+    static {
+        for (int i = 0; i < EVEN.length; i++) {
+            EVEN[i] = i / 511.5 - 1;
+        }
+    }
+
     private final int[] kinds;
     private final Falloff[] falloffs;
     // Per force: place 0–2, axis 3–5, strength 6, radius or size 7, speed 8.
@@ -182,20 +191,25 @@ final class Field {
         double sx = 0;
         double sy = 0;
         double sz = 0;
-        for (int corner = 0; corner < 16; corner++) {
-            int bx = corner & 1;
-            int by = corner >> 1 & 1;
-            int bz = corner >> 2 & 1;
-            int bt = corner >> 3;
-            double w = (bx == 0 ? 1 - fx : fx)
-                    * (by == 0 ? 1 - fy : fy)
-                    * (bz == 0 ? 1 - fz : fz)
-                    * (bt == 0 ? 1 - ft : ft);
-            int h = hash(cx + bx, cy + by, cz + bz, ct + bt);
-            // Ten bits each, −1 to 1.
-            sx += w * ((h & 1023) / 511.5 - 1);
-            sy += w * ((h >>> 10 & 1023) / 511.5 - 1);
-            sz += w * ((h >>> 20 & 1023) / 511.5 - 1);
+        double[] even = EVEN;
+        for (int rest = 0; rest < 8; rest++) {
+            int by = rest & 1;
+            int bz = rest >> 1 & 1;
+            int bt = rest >> 2;
+            double wy = by == 0 ? 1 - fy : fy;
+            double wz = bz == 0 ? 1 - fz : fz;
+            double wt = bt == 0 ? 1 - ft : ft;
+            int line = seed ^ (cy + by) * 0xC2B2AE35 ^ (cz + bz) * 0x27D4EB2F ^ (ct + bt) * 0x165667B1;
+            double near = (1 - fx) * wy * wz * wt;
+            int h = mixed(line ^ cx * 0x85EBCA6B);
+            sx += near * even[h & 1023];
+            sy += near * even[h >>> 10 & 1023];
+            sz += near * even[h >>> 20 & 1023];
+            double far = fx * wy * wz * wt;
+            h = mixed(line ^ (cx + 1) * 0x85EBCA6B);
+            sx += far * even[h & 1023];
+            sy += far * even[h >>> 10 & 1023];
+            sz += far * even[h >>> 20 & 1023];
         }
         ax += strength * sx;
         ay += strength * sy;
@@ -211,8 +225,8 @@ final class Field {
         return t * t * t * (t * (t * 6 - 15) + 10);
     }
 
-    private int hash(int x, int y, int z, int t) {
-        int h = seed ^ x * 0x85EBCA6B ^ y * 0xC2B2AE35 ^ z * 0x27D4EB2F ^ t * 0x165667B1;
+    private static int mixed(int key) {
+        int h = key;
         h ^= h >>> 15;
         h *= 0x2C1B3C6D;
         h ^= h >>> 12;

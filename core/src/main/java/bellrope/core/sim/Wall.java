@@ -116,6 +116,24 @@ final class Wall {
         return at <= 1;
     }
 
+    /** Tells whether the way of a step may meet the barrier; false means that it does not. */
+    boolean near(double x, double y, double z, double dx, double dy, double dz) {
+        if (planes == null) {
+            at = Double.POSITIVE_INFINITY;
+            entered(x, y, z, dx, dy, dz);
+            return at <= 1;
+        }
+        double[] n = flat;
+        for (int i = 0, k = 0; i < planes.length; i++, k += 3) {
+            double from = n[k] * x + n[k + 1] * y + n[k + 2] * z - planes[i];
+            double way = n[k] * dx + n[k + 1] * dy + n[k + 2] * dz;
+            if (from >= -SKIN && from + way < 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     // First root in 0..1 of from + rate·t + (way − rate)·t², which is not negative at 0 and negative at 1.
     private static double crossing(double from, double rate, double way) {
         double c = way - rate;

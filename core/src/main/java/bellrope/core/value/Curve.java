@@ -83,24 +83,37 @@ public record Curve(List<Key> keys) {
         for (int i = 1; i < keys.size(); i++) {
             Key after = keys.get(i);
             if (fraction < after.at()) {
-                double gap = after.at() - before.at();
-                double time = (fraction - before.at()) / gap;
-                if (before.ease() instanceof Ease.Spline spline) {
-                    return spline.between(before.value(), after.value(), gap, time);
-                }
-                double progress = before.ease().at(time);
-                return before.value() + (after.value() - before.value()) * progress;
+                return between(before, after, fraction);
             }
             before = after;
         }
         return before.value();
     }
 
+    private static double between(Key before, Key after, double fraction) {
+        double gap = after.at() - before.at();
+        double time = (fraction - before.at()) / gap;
+        if (before.ease() instanceof Ease.Spline spline) {
+            return spline.between(before.value(), after.value(), gap, time);
+        }
+        double progress = before.ease().at(time);
+        return before.value() + (after.value() - before.value()) * progress;
+    }
+
     /** Returns the curve at {@code cells + 1} even fractions, both ends included. */
     public float[] table(int cells) {
         float[] table = new float[cells + 1];
+        Key[] all = keys.toArray(new Key[0]);
+        int next = 0;
         for (int i = 0; i <= cells; i++) {
-            table[i] = (float) at((double) i / cells);
+            double fraction = (double) i / cells;
+            while (next < all.length && fraction >= all[next].at()) {
+                next++;
+            }
+            table[i] = (float)
+                    (next == 0
+                            ? all[0].value()
+                            : next == all.length ? all[next - 1].value() : between(all[next - 1], all[next], fraction));
         }
         return table;
     }

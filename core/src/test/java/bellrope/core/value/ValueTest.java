@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.joml.Quaterniond;
@@ -85,6 +86,27 @@ class ValueTest {
             assertThat(curve.at(0.4)).isCloseTo(2, within(1e-12));
             assertThat(curve.at(1)).isEqualTo(3);
             assertThat(curve.table(10)).hasSize(11).contains(1f, 3f);
+        }
+
+        @Test
+        void itsTableIsTheCurveCellForCell() {
+            SplittableRandom random = new SplittableRandom(3);
+            Ease[] eases = {
+                Ease.LINEAR, Ease.HOLD, new Ease.CubicBezier(0.4, 0, 0.2, 1), new Ease.Spline(2, -1),
+            };
+            for (int n = 0; n < 200; n++) {
+                List<Curve.Key> keys = new ArrayList<>();
+                double at = random.nextDouble(0, 0.3);
+                while (at <= 1) {
+                    keys.add(new Curve.Key(at, random.nextDouble(-5, 5), eases[random.nextInt(eases.length)]));
+                    at += random.nextDouble(0.01, 0.5);
+                }
+                Curve curve = new Curve(keys);
+                float[] table = curve.table(64);
+                for (int i = 0; i <= 64; i++) {
+                    assertThat(table[i]).isEqualTo((float) curve.at(i / 64.0));
+                }
+            }
         }
     }
 
