@@ -6,6 +6,7 @@ import bellrope.core.effect.Effect;
 import bellrope.core.project.Project;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Changes;
+import bellrope.format.json.Demo;
 import bellrope.format.json.JsonText;
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.SchemaRegistry;
@@ -15,6 +16,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Every setting of an effect, there and back, and under the published schema. */
 class WholeModelTest {
@@ -43,7 +45,7 @@ class WholeModelTest {
                "end": {"collision": {"with": {"kind": "box", "place": [0, 0, 0], "size": [4, 4, 4], "keepsIn": true}, "bounce": 0.5, "friction": 0.1, "lifeLost": 0.2, "then": "bounces"},
                 "children": [{"when": "on collision", "emitter": "b", "least": 1, "most": 3, "chance": 0.5, "velocity": 0.2, "colour": true, "size": true, "id": 2},
                  {"when": "per unit", "effect": "straw puff", "least": 1, "most": 1, "rate": 0.5, "id": 1}],
-                "trail": {"length": 0.4, "by": "seconds", "width": [{"at": 0, "value": 1, "ease": "linear"}, {"at": 1, "value": 0, "ease": "linear"}], "colour": [{"at": 0, "colour": "#FFFFFFFF"}]}}},
+                "trail": {"length": 0.4, "by": "units", "width": [{"at": 0, "value": 1, "ease": "linear"}, {"at": 1, "value": 0, "ease": "linear"}], "colour": [{"at": 0, "colour": "#FFFFFFFF"}]}}},
               {"name": "b", "seed": 2,
                "birth": {"bursts": [], "shape": {"kind": "box", "size": [1, 2, 3]}, "aim": {"kind": "along", "axis": [1, 1, 0]}, "spread": 0, "speed": [0, 0], "lifetime": [1, 1], "size": [1, 1],
                 "rotation": [0, 0], "spin": [0, 0], "opacity": [1, 1], "colour": {"from": [{"at": 0, "colour": "#000000FF"}, {"at": 1, "colour": "#FFFFFFFF"}]}},
@@ -115,6 +117,20 @@ class WholeModelTest {
                         .getSchema(Files.readString(Path.of("../docs/format/bundle.schema.json")))
                         .validate(GAME, InputFormat.JSON))
                 .isEmpty();
+    }
+
+    /** Returns a bundle in which every setting of ropes and effects is said. */
+    static JsonNode everything() {
+        ObjectNode bundle = (ObjectNode) tree(GAME.replace("reflected", "up")).deepCopy();
+        ObjectNode effect = (ObjectNode) tree(EVERYTHING);
+        bundle.withArray("effects").add(effect);
+        for (JsonNode other : tree(Bundle.write(Demo.project())).get("effects")) {
+            if (other.get("name").asString().equals("straw puff")) {
+                bundle.withArray("effects").add(other);
+            }
+        }
+        bundle.set("sprites", tree(Bundle.write(Demo.project())).get("sprites"));
+        return bundle;
     }
 
     private static JsonNode tree(String text) {

@@ -47,10 +47,13 @@ public record Where(
         WORLD
     }
 
+    /** Most units of an offset along each axis. */
+    public static final double FARTHEST = 10_000;
+
     public static final Where POINT = at(Vec3.ZERO);
 
     public Where {
-        Demand.within("offset", offset, 10_000);
+        Demand.within("offset", offset, FARTHEST);
         if (depth.isPresent()) {
             Demand.within("depth", depth.getAsDouble(), -10_000, 10_000);
         }

@@ -33,7 +33,7 @@ final class AnswerJson {
         double fadeOut = t.number("fadeOut", 0);
         Optional<String> notice = t.maybeText("notice");
         List<NoticeValue> values = values(t);
-        int id = t.whole("id", 0);
+        int id = t.id();
         return t.make(() -> new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, values, id));
     }
 

@@ -59,7 +59,7 @@ final class BirthJson {
         int times = t.whole("times", 1);
         double pause = t.number("pause", 0);
         double chance = t.number("chance", 1);
-        int id = t.whole("id", 0);
+        int id = t.id();
         return t.make(() -> new Burst(at, least, most, times, pause, chance, id));
     }
 

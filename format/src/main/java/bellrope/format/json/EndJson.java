@@ -68,7 +68,7 @@ final class EndJson {
         double velocity = t.number("velocity", 0);
         boolean colour = t.yes("colour");
         boolean size = t.yes("size");
-        int id = t.whole("id", 0);
+        int id = t.id();
         return t.make(() -> new Child(when, emitter, effect, least, most, rate, chance, velocity, colour, size, id));
     }
 

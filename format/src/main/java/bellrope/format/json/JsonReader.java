@@ -239,6 +239,27 @@ final class JsonReader {
         return has(key) ? vector(key) : otherwise;
     }
 
+    /** Returns a vector each of whose axes lies from −most to most; zero if it is missing. */
+    Vec3 vector(String key, double most) {
+        Vec3 vector = vector(key, Vec3.ZERO);
+        int start = problems.count();
+        double[] xyz = {vector.x(), vector.y(), vector.z()};
+        for (int axis = 0; axis < 3; axis++) {
+            int i = axis;
+            problems.made(at(key), () -> Demand.within(Integer.toString(i), xyz[i], -most, most));
+        }
+        return problems.count() > start ? Vec3.ZERO : vector;
+    }
+
+    /** Returns the number by which something in a list is known; 0 if it is missing, and it gets the smallest free one. */
+    int id() {
+        int id = whole("id", 0);
+        if (has("id") && id == 0) {
+            wrong("id", "0", "a whole number from 1 on");
+        }
+        return id;
+    }
+
     boolean yes(String key) {
         if (!has(key)) {
             return false;

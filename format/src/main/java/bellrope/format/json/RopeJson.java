@@ -45,10 +45,9 @@ final class RopeJson {
         List<Condition> conditions = thing.list("conditions", RopeJson::condition);
         Optional<String> play = thing.maybeText("play");
         Overrides overrides = thing.maybe("overrides", RopeJson::overrides).orElse(Overrides.NONE);
-        Vec3 offset = thing.vector("offset", Vec3.ZERO);
+        Vec3 offset = thing.vector("offset", Where.FARTHEST);
         Where where = thing.maybe("place", t -> where(t, offset))
-                .orElseGet(() -> Optional.ofNullable(thing.madeAt("offset", () -> Where.at(offset)))
-                        .orElse(Where.POINT));
+                .orElseGet(() -> Optional.of(Where.at(offset)).orElse(Where.POINT));
         Facing facing = thing.choice("facing", Facing.class);
         Pointing pointing = thing.maybe("pointing", t -> pointing(t, facing))
                 .orElseGet(() -> facing == null ? Pointing.of(Facing.UP) : Pointing.of(facing));
