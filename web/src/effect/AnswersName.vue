@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Binding, Parameter } from '../api/bundle'
+import type { Binding, Parameter, Property } from '../api/bundle'
 import { actsOn, binding, fresh } from '../effects/turn/parameters'
 import { useEdit } from './useEdit'
 
 /** The name of a setting; pressed, it says which parameters turn the setting, and lets another one do so. */
-const props = defineProps<{ property: string; name: string }>()
+const props = defineProps<{ property: Property; name: string }>()
 const edit = useEdit()
 const open = ref(false)
 const emitter = computed(() => edit.emitter.value.name)

@@ -32,10 +32,7 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       path="birth.perUnit"
       name="per unit"
       label="Per unit travelled"
-      unit="/u"
       :step="1"
-      :least="0.01"
-      :most="1000"
       droppable
     />
     <SettingRow
@@ -44,10 +41,7 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       name="delay"
       label="Delay"
       number="time"
-      unit="s"
       :step="0.05"
-      :least="0"
-      :most="60"
       droppable
     />
     <SettingRow
@@ -58,33 +52,19 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       number="whole"
       unit="at once"
       :step="10"
-      :least="1"
-      :most="100000"
       droppable
     >
       <span v-if="report?.dropped" class="bad">{{ report.dropped }} dropped</span>
     </SettingRow>
     <ShapeRows />
-    <SettingRow
-      path="birth.speed"
-      name="speed"
-      label="Speed"
-      kind="pair"
-      unit="u/s"
-      :least="0"
-      :most="1000"
-      :bins="report?.speed"
-    />
+    <SettingRow path="birth.speed" name="speed" label="Speed" kind="pair" :bins="report?.speed" />
     <SettingRow
       path="birth.lifetime"
       name="lifetime"
       label="Lifetime"
       kind="pair"
       number="time"
-      unit="s"
       :step="0.05"
-      :least="0.001"
-      :most="60"
       :bins="report?.lifetime"
     />
     <SettingRow
@@ -92,10 +72,7 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       :name="uses('own height') ? 'width' : 'size'"
       label="Size"
       kind="pair"
-      unit="u"
       :step="0.02"
-      :least="0"
-      :most="1000"
       :bins="report?.size"
     />
     <SettingRow
@@ -104,10 +81,7 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       name="height"
       label="Height"
       kind="pair"
-      unit="u"
       :step="0.02"
-      :least="0"
-      :most="1000"
       droppable
     />
     <SettingRow
@@ -116,10 +90,7 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       name="rotation"
       label="Rotation"
       kind="pair"
-      unit="°"
       :step="15"
-      :least="-3600"
-      :most="3600"
       droppable
     />
     <SettingRow
@@ -128,10 +99,7 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       name="spin"
       label="Spin"
       kind="pair"
-      unit="°/s"
       :step="15"
-      :least="-36000"
-      :most="36000"
       droppable
     />
     <SettingRow
@@ -140,8 +108,6 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       name="opacity"
       label="Opacity"
       kind="pair"
-      :least="0"
-      :most="1"
       :step="0.05"
       :bins="report?.opacity"
       droppable
@@ -154,7 +120,6 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       name="offset"
       label="Offset"
       kind="vector"
-      unit="u"
       droppable
     />
     <SettingRow
@@ -163,10 +128,7 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       name="turn"
       label="Turn"
       kind="vector"
-      unit="°"
       :step="15"
-      :least="-360"
-      :most="360"
       droppable
     />
     <SettingRow
@@ -175,8 +137,6 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       name="of the source"
       label="Share of the source's velocity"
       unit="× its velocity"
-      :least="-2"
-      :most="2"
       droppable
     />
     <div v-if="uses('moves with the source')" class="field">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import NumberField from '../common/NumberField.vue'
+import { bounds } from '../common/settings'
 import PairField from '../common/PairField.vue'
 import CurveLane from './CurveLane.vue'
 import PathNumber from './PathNumber.vue'
@@ -18,11 +19,8 @@ const birth = computed(() => edit.emitter.value.birth)
       <PairField
         :value="[b.least, b.most]"
         :label="i ? `Burst ${i + 1}` : 'Burst'"
-        kind="whole"
-        unit=" "
+        v-bind="bounds('Burst', 'most')"
         :step="1"
-        :least="0"
-        :most="10000"
         plain
         @draft="
           (v) => edit.change((e) => Object.assign(e.birth.bursts[i], { least: v[0], most: v[1] }), false)
@@ -35,11 +33,8 @@ const birth = computed(() => edit.emitter.value.birth)
       <PathNumber
         :path="`birth.bursts.${i}.at`"
         :label="i ? `Burst ${i + 1} at` : 'Burst at'"
-        unit="s"
         kind="time"
         :step="0.05"
-        :least="0"
-        :most="60"
       />
       <button
         class="drop"
@@ -52,13 +47,11 @@ const birth = computed(() => edit.emitter.value.birth)
     <div v-if="(b.times ?? 1) > 1 || (b.chance ?? 1) < 1" class="field sub">
       <span>
         <NumberField
+          v-bind="bounds('Burst', 'times')"
           :value="b.times ?? 1"
           label="Burst times"
-          kind="whole"
           unit="times"
           :step="1"
-          :least="1"
-          :most="1000"
           @draft="
             (v) =>
               edit.change((e) => Object.assign(e.birth.bursts[i], { times: v, pause: b.pause || 0.1 }), false)
@@ -70,34 +63,18 @@ const birth = computed(() => edit.emitter.value.birth)
         />
         <template v-if="(b.times ?? 1) > 1">
           <span class="quiet">every</span>
-          <PathNumber
-            :path="`birth.bursts.${i}.pause`"
-            label="Burst pause"
-            unit="s"
-            kind="time"
-            :step="0.02"
-            :least="0.001"
-            :most="60"
-          />
+          <PathNumber :path="`birth.bursts.${i}.pause`" label="Burst pause" kind="time" :step="0.02" />
         </template>
         <span class="quiet">chance</span>
-        <PathNumber :path="`birth.bursts.${i}.chance`" :usual="1" label="Burst chance" :least="0" :most="1" />
+        <PathNumber :path="`birth.bursts.${i}.chance`" :usual="1" label="Burst chance" />
       </span>
     </div>
   </template>
   <SettingRow v-if="birth.stream" path="birth.stream" name="stream" label="Stream" kind="none">
-    <PathNumber path="birth.stream.perSecond" label="Rate" unit="/s" :step="5" :least="0.01" :most="5000" />
+    <PathNumber path="birth.stream.perSecond" label="Rate" :step="5" />
     <template v-if="birth.stream.lasting !== undefined">
       <span class="quiet">for</span>
-      <PathNumber
-        path="birth.stream.lasting"
-        label="Duration"
-        unit="s"
-        kind="time"
-        :step="0.05"
-        :least="0.001"
-        :most="60"
-      />
+      <PathNumber path="birth.stream.lasting" label="Duration" kind="time" :step="0.05" />
     </template>
     <span v-else class="quiet">{{
       edit.effect.value.course.kind === 'looping' ? 'while it runs' : 'to its end'

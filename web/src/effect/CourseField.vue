@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import NumberField from '../common/NumberField.vue'
+import { bounds } from '../common/settings'
 import { useProject } from '../project/useProject'
 import { useEdit } from './useEdit'
 
@@ -30,9 +31,8 @@ function time(key: 'duration' | 'windUp' | 'fadeOut') {
     onDraft: (v: number) => edit.changeEffect((e) => (e.course[key] = v), false),
     onCommit: (v: number) => edit.changeEffect((e) => (e.course[key] = v), true),
     kind: 'time' as const,
-    unit: 's',
+    ...bounds('Course', key),
     step: 0.1,
-    most: 60,
     stepsPerSecond: project.stepsPerSecond,
   }
 }
@@ -50,21 +50,19 @@ function time(key: 'duration' | 'windUp' | 'fadeOut') {
       <option>looping</option>
     </select>
     <span class="quiet">{{ course.kind === 'looping' ? 'every' : 'of' }}</span>
-    <NumberField :value="course.duration" label="Effect duration" :least="0.02" v-bind="time('duration')" />
+    <NumberField :value="course.duration" label="Effect duration" v-bind="time('duration')" />
     <template v-if="course.kind === 'looping'">
       <span class="quiet">winds up</span>
-      <NumberField :value="course.windUp ?? 0" label="Wind-up" :least="0" v-bind="time('windUp')" />
+      <NumberField :value="course.windUp ?? 0" label="Wind-up" v-bind="time('windUp')" />
       <span class="quiet">fades out</span>
-      <NumberField :value="course.fadeOut ?? 0" label="Fade-out" :least="0" v-bind="time('fadeOut')" />
+      <NumberField :value="course.fadeOut ?? 0" label="Fade-out" v-bind="time('fadeOut')" />
     </template>
     <span class="quiet">played at</span>
     <NumberField
       :value="course.playback ?? 1"
       label="Playback speed"
-      unit="×"
+      v-bind="bounds('Course', 'playback')"
       :step="0.1"
-      :least="0.1"
-      :most="10"
       @draft="play($event, false)"
       @commit="play($event, true)"
     />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Barrier, Child, Collision, End, Moment } from '../api/bundle'
+import type { Barrier, Child, Collision, End, Key, Moment, Stop } from '../api/bundle'
 import { showNumber } from '../common/numberText'
 import { useProject } from '../project/useProject'
 import CurveLane from './CurveLane.vue'
@@ -20,6 +20,9 @@ const BARRIERS: Record<Barrier['kind'], { words: string; begin: Barrier }> = {
   plane: { words: 'a plane', begin: { kind: 'plane', place: [0, 0, 0], normal: [0, 1, 0] } },
   box: { words: 'a box', begin: { kind: 'box', place: [0, 1, 0], size: [4, 4, 4], keepsIn: true } },
 }
+// What a lane of the trail is while nothing is said.
+const ONE: Key[] = [{ at: 0, value: 1, ease: 'linear' }]
+const WHITE: Stop[] = [{ at: 0, colour: '#FFFFFFFF' }]
 const OUTCOMES: Collision['then'][] = ['bounces', 'sticks', 'dies']
 const MOMENTS: Moment[] = ['at birth', 'per second', 'per unit', 'on collision', 'at end']
 
@@ -176,7 +179,7 @@ const fades = computed(() => {
       </select>
       <template v-if="end.collision.with.kind === 'ground'">
         at
-        <PathNumber path="end.collision.with.level" label="Level of the ground" unit="u" />
+        <PathNumber path="end.collision.with.level" label="Level of the ground" />
       </template>
       <template v-else>
         at
@@ -195,7 +198,6 @@ const fades = computed(() => {
           v-for="(_, i) in end.collision.with.normal"
           :key="i"
           :label="`Barrier, normal ${'xyz'[i]}`"
-          unit=" "
         />
       </template>
       <template v-if="end.collision.with.kind === 'box'">
@@ -205,8 +207,6 @@ const fades = computed(() => {
           :key="i"
           :label="`Barrier, full size ${'xyz'[i]}`"
           :unit="i === 2 ? 'u full size' : '×'"
-          :least="0.01"
-          :most="2000"
         />
         <select
           :value="end.collision.with.keepsIn ? 'in' : 'out'"
@@ -228,25 +228,11 @@ const fades = computed(() => {
         <option v-for="o in OUTCOMES" :key="o">{{ o }}</option>
       </select>
       <template v-if="end.collision.then === 'bounces'">
-        <PathNumber path="end.collision.bounce" label="Bounce" unit="×" :step="0.05" :least="0" :most="1" />
+        <PathNumber path="end.collision.bounce" label="Bounce" :step="0.05" />
         friction
-        <PathNumber
-          path="end.collision.friction"
-          label="Friction"
-          unit="×"
-          :step="0.05"
-          :least="0"
-          :most="1"
-        />
+        <PathNumber path="end.collision.friction" label="Friction" :step="0.05" />
         loses
-        <PathNumber
-          path="end.collision.lifeLost"
-          label="Life lost"
-          unit="× its life"
-          :step="0.05"
-          :least="0"
-          :most="1"
-        />
+        <PathNumber path="end.collision.lifeLost" label="Life lost" unit="× its life" :step="0.05" />
       </template>
       <button class="link" aria-label="Strike nothing" @click="noStrike">×</button>
     </div>
@@ -266,23 +252,18 @@ const fades = computed(() => {
         :label="`Child ${i + 1}, rate`"
         :unit="child.when === 'per second' ? '/s' : '/u'"
         :step="1"
-        :least="0.01"
-        :most="1000"
       />
       leaves
       <PathNumber
         :path="`end.children.${i}.least`"
         :label="`Child ${i + 1}, least`"
         kind="whole"
-        unit=" "
         :step="1"
-        :least="0"
         :most="child.most"
       />–<PathNumber
         :path="`end.children.${i}.most`"
         :label="`Child ${i + 1}, most`"
         kind="whole"
-        unit=" "
         :step="1"
         :least="child.least"
         :most="child.effect ? 1 : 1000"
@@ -307,8 +288,6 @@ const fades = computed(() => {
         :label="`Child ${i + 1}, chance`"
         unit="×"
         :step="0.05"
-        :least="0"
-        :most="1"
       />
       with
       <PathNumber
@@ -316,8 +295,6 @@ const fades = computed(() => {
         :label="`Child ${i + 1}, share of velocity`"
         unit="× velocity"
         :step="0.1"
-        :least="-2"
-        :most="2"
       />
       <label
         ><input
@@ -350,7 +327,6 @@ const fades = computed(() => {
         label="Trail, length"
         :unit="end.trail.by === 'seconds' ? 's' : 'u'"
         :step="0.05"
-        :least="0.01"
         :most="end.trail.by === 'seconds' ? 10 : 1000"
       />
       <select
@@ -364,14 +340,14 @@ const fades = computed(() => {
       </select>
       <button class="link" aria-label="Remove the trail" @click="change((e) => delete e.trail)">×</button>
       <CurveLane
-        :keys="end.trail.width"
+        :keys="end.trail.width ?? ONE"
         label="width"
         :most="1000"
         @draft="(k) => edit.change((e) => (e.end!.trail!.width = k), false)"
         @commit="(k) => edit.change((e) => (e.end!.trail!.width = k), true)"
       />
       <GradientLane
-        :stops="end.trail.colour"
+        :stops="end.trail.colour ?? WHITE"
         label="along it"
         @draft="(s) => edit.change((e) => (e.end!.trail!.colour = s), false)"
         @commit="(s) => edit.change((e) => (e.end!.trail!.colour = s), true)"

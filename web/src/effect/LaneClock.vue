@@ -48,8 +48,6 @@ function byLife() {
         unit="s from birth"
         kind="time"
         :step="0.05"
-        :least="0.001"
-        :most="60"
       />
       <el-button link size="small" :aria-label="`${lane}: run over life again`" @click="byLife">×</el-button>
     </template>

@@ -111,15 +111,8 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         <template v-if="sideways">
           <PathNumber path="life.gravity.0" label="Sideways gravity, x" unit=" " />
         </template>
-        <PathNumber
-          path="life.gravity.1"
-          label="Gravity"
-          :unit="sideways ? ' ' : 'u/s²'"
-          :step="0.5"
-          :least="-1000"
-          :most="1000"
-        />
-        <PathNumber path="life.gravity.2" v-if="sideways" label="Sideways gravity, z" unit="u/s²" />
+        <PathNumber path="life.gravity.1" label="Gravity" :unit="sideways ? ' ' : 'u/s²'" :step="0.5" />
+        <PathNumber path="life.gravity.2" v-if="sideways" label="Sideways gravity, z" />
         <button
           v-else
           class="link"
@@ -130,7 +123,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         </button>
         <template v-if="life.restWithin === undefined">
           <AnswersName property="drag" name="drag" />
-          <PathNumber path="life.drag" label="Drag" unit="/s" :least="0" :most="100" />
+          <PathNumber path="life.drag" label="Drag" />
           <span
             v-if="edit.report.value?.restWithin"
             class="quiet rest"
@@ -141,15 +134,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         </template>
         <template v-else>
           <span class="quiet">rests within</span>
-          <PathNumber
-            path="life.restWithin"
-            label="Comes to rest within"
-            unit="s"
-            kind="time"
-            :step="0.1"
-            :least="0.02"
-            :most="60"
-          />
+          <PathNumber path="life.restWithin" label="Comes to rest within" kind="time" :step="0.1" />
           <el-button
             link
             size="small"
@@ -172,20 +157,12 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         <PathNumber
           :path="`life.forces.${i}.strength`"
           :label="`${name(force)}, strength`"
-          unit="u/s²"
           :step="0.5"
           :least="force.kind === 'turbulence' ? 0 : -10000"
-          :most="10000"
         />
         <template v-if="'radius' in force">
           <span class="quiet">within</span>
-          <PathNumber
-            :path="`life.forces.${i}.radius`"
-            :label="`${name(force)}, radius`"
-            unit="u"
-            :least="0.01"
-            :most="1000"
-          />
+          <PathNumber :path="`life.forces.${i}.radius`" :label="`${name(force)}, radius`" />
           <select
             :value="force.falloff"
             :aria-label="`${name(force)}, fall-off`"
@@ -217,25 +194,12 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
             v-for="(_, axis) in force.axis"
             :key="'a' + axis"
             :label="`swirl, axis ${'xyz'[axis]}`"
-            unit=" "
           />
         </template>
         <template v-if="force.kind === 'turbulence'">
           <span class="quiet">of</span>
-          <PathNumber
-            :path="`life.forces.${i}.size`"
-            label="turbulence, size"
-            unit="u"
-            :least="0.01"
-            :most="1000"
-          />
-          <PathNumber
-            :path="`life.forces.${i}.speed`"
-            label="turbulence, speed"
-            unit="/s"
-            :least="0"
-            :most="100"
-          />
+          <PathNumber :path="`life.forces.${i}.size`" label="turbulence, size" />
+          <PathNumber :path="`life.forces.${i}.speed`" label="turbulence, speed" />
         </template>
         <button class="drop" :aria-label="`Remove the ${name(force)}`" @click="dropForce(i)">×</button>
       </span>

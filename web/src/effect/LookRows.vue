@@ -78,10 +78,7 @@ const saturation = computed(() => edit.report.value?.saturation)
         :usual="sheet.perSecond"
         v-if="look.frame?.kind === 'looping'"
         label="Frames a second"
-        unit="/s"
         :step="1"
-        :least="0.1"
-        :most="240"
       />
     </span>
   </div>
@@ -106,8 +103,6 @@ const saturation = computed(() => edit.report.value?.saturation)
       label="Stretch"
       unit="s long"
       :step="0.01"
-      :least="0"
-      :most="10"
     />
     <template v-if="look.posture?.kind === 'fixed'">
       <PathNumber
@@ -115,7 +110,6 @@ const saturation = computed(() => edit.report.value?.saturation)
         v-for="(_, i) in look.posture.normal"
         :key="i"
         :label="`Normal, ${'xyz'[i]}`"
-        unit=" "
       />
     </template>
   </SettingRow>
@@ -124,11 +118,8 @@ const saturation = computed(() => edit.report.value?.saturation)
     path="look.brightness"
     name="brightness"
     label="Brightness"
-    unit="×"
     :usual="1"
     :step="0.1"
-    :least="0"
-    :most="1000"
   >
     <span v-if="saturation !== undefined" class="quiet" title="From there on it only bleaches">
       full from {{ showNumber(Number(saturation.toFixed(2))) }} ×

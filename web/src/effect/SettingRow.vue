@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Pair, Vector } from '../api/bundle'
+import type { Pair, Property, Vector } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
 import PairField from '../common/PairField.vue'
 import { showNumber, type NumberKind } from '../common/numberText'
 import { useProject } from '../project/useProject'
 import { at, put } from '../common/paths'
+import { setting } from '../common/settings'
 import AnswersName from './AnswersName.vue'
 import { sets, useEdit } from './useEdit'
 
@@ -31,17 +32,17 @@ const props = withDefaults(
   {
     kind: 'number',
     number: 'plain',
-    unit: '',
-    least: -Infinity,
-    most: Infinity,
-    step: 0.1,
+    unit: undefined,
+    least: undefined,
+    most: undefined,
+    step: undefined,
     usual: undefined,
     bins: undefined,
     droppable: false,
   },
 )
 /** What parameters call the settings that they can act on. */
-const PROPERTIES: Record<string, string> = {
+const PROPERTIES: Record<string, Property> = {
   'birth.stream': 'rate',
   'birth.perUnit': 'per unit',
   'birth.delay': 'delay',
@@ -59,14 +60,16 @@ const PROPERTIES: Record<string, string> = {
 const property = computed(() => (/^birth\.bursts\.\d+$/.test(props.path) ? 'count' : PROPERTIES[props.path]))
 const edit = useEdit()
 const project = useProject()
-const value = computed(() => at(edit.emitter.value, props.path) ?? props.usual)
+// A row without a field of its own may stand for several settings.
+const says = computed(() => (props.kind === 'none' ? undefined : setting('Emitter', props.path)))
+const value = computed(() => at(edit.emitter.value, props.path) ?? props.usual ?? says.value?.usual)
 const handlers = computed(() => sets(edit, props.path))
 const field = computed(() => ({
   kind: props.number,
-  unit: props.unit,
-  least: props.least,
-  most: props.most,
-  step: props.step,
+  unit: props.unit ?? (says.value?.unit || ' '),
+  least: props.least ?? says.value?.least ?? -Infinity,
+  most: props.most ?? says.value?.most ?? Infinity,
+  step: props.step ?? (says.value?.whole ? 1 : 0.1),
   stepsPerSecond: project.stepsPerSecond,
 }))
 

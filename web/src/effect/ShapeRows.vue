@@ -50,29 +50,11 @@ function setAim(kind: Aim['kind']) {
       path="birth.shape.radius"
       v-if="'radius' in birth.shape"
       label="Radius"
-      unit="u"
       :step="0.05"
       :least="birth.shape.kind === 'cone' ? 0 : 0.001"
-      :most="1000"
     />
-    <PathNumber
-      path="birth.shape.angle"
-      v-if="birth.shape.kind === 'cone'"
-      label="Angle"
-      unit="°"
-      :step="5"
-      :least="0"
-      :most="180"
-    />
-    <PathNumber
-      path="birth.shape.length"
-      v-if="birth.shape.kind === 'line'"
-      label="Length"
-      unit="u"
-      :step="0.1"
-      :least="0.001"
-      :most="2000"
-    />
+    <PathNumber path="birth.shape.angle" v-if="birth.shape.kind === 'cone'" label="Angle" :step="5" />
+    <PathNumber path="birth.shape.length" v-if="birth.shape.kind === 'line'" label="Length" :step="0.1" />
     <template v-if="birth.shape.kind === 'box'">
       <PathNumber
         :path="`birth.shape.size.${i}`"
@@ -81,8 +63,6 @@ function setAim(kind: Aim['kind']) {
         :label="`Full size, ${'xyz'[i]}`"
         :unit="i === 2 ? 'u full size' : '×'"
         :step="0.1"
-        :least="0"
-        :most="2000"
       />
     </template>
   </SettingRow>
@@ -107,8 +87,6 @@ function setAim(kind: Aim['kind']) {
       label="Arc"
       unit="° arc"
       :step="15"
-      :least="1"
-      :most="360"
     />
   </div>
   <div v-if="birth.placing === 'evenly'" class="field">
@@ -141,11 +119,10 @@ function setAim(kind: Aim['kind']) {
         v-for="(_, i) in birth.aim.axis"
         :key="i"
         :label="`Axis, ${'xyz'[i]}`"
-        unit=" "
       />
     </template>
     <span v-else-if="aims === 'along'" class="quiet">the facing</span>
     <span class="quiet">±</span>
-    <PathNumber path="birth.spread" label="Spread" unit="°" :step="5" :least="0" :most="180" />
+    <PathNumber path="birth.spread" label="Spread" :step="5" />
   </SettingRow>
 </template>

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
 import type { Sheet } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
+import { bounds } from '../common/settings'
 import { useProject } from '../project/useProject'
 
 /** Brings a picture or a sheet of frames: chosen, seen cut, named. The server judges it by what it is. */
@@ -122,24 +123,20 @@ async function bring() {
       </p>
       <p class="grid">
         <NumberField
+          v-bind="bounds('Sprite', 'sheet.columns')"
           :value="sheet.columns"
           label="Columns"
-          kind="whole"
           unit="columns"
           :step="1"
-          :least="1"
-          :most="64"
           @draft="setGrid('columns', $event)"
           @commit="setGrid('columns', $event)"
         />
         <NumberField
+          v-bind="bounds('Sprite', 'sheet.rows')"
           :value="sheet.rows"
           label="Rows"
-          kind="whole"
           unit="rows"
           :step="1"
-          :least="1"
-          :most="64"
           @draft="setGrid('rows', $event)"
           @commit="setGrid('rows', $event)"
         />
@@ -159,12 +156,10 @@ async function bring() {
           <option>by columns</option>
         </select>
         <NumberField
+          v-bind="bounds('Sprite', 'sheet.perSecond')"
           :value="sheet.perSecond"
           label="Frames a second"
-          unit="/s"
           :step="1"
-          :least="0.5"
-          :most="240"
           @draft="sheet.perSecond = $event"
           @commit="sheet.perSecond = $event"
         />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import NumberField from '../common/NumberField.vue'
+import { bounds } from '../common/settings'
 import { useProject } from './useProject'
 
 /** What holds for the whole project: its step, its random seed, its limit of particles, and the screen overdraw is measured on. */
@@ -43,50 +44,41 @@ const screen = computed(() => settings.value.screen ?? { width: 1920, height: 10
       <div class="field">
         <span class="quiet">live particles, at most</span>
         <NumberField
+          v-bind="bounds('Settings', 'particleLimit')"
           :value="settings.particleLimit"
           label="Particle limit"
-          kind="whole"
           unit="at once; births beyond are counted"
           :step="1000"
-          :least="1"
-          :most="200000"
           @commit="(v) => set((s) => (s.particleLimit = v))"
         />
       </div>
       <div class="field">
         <span class="quiet">fixed step</span>
         <NumberField
+          v-bind="bounds('Settings', 'stepsPerSecond')"
           :value="settings.stepsPerSecond"
           label="Steps a second"
-          kind="whole"
-          unit="steps/s"
           :step="10"
-          :least="10"
-          :most="240"
           @commit="(v) => set((s) => (s.stepsPerSecond = v))"
         />
       </div>
       <div class="field">
         <span class="quiet">one unit is</span>
         <NumberField
+          v-bind="bounds('Settings', 'metresPerUnit')"
           :value="settings.metresPerUnit"
           label="Metres a unit"
-          unit="m"
-          :least="0.001"
-          :most="1000"
           @commit="(v) => set((s) => (s.metresPerUnit = v))"
         />
       </div>
       <div class="field">
         <span class="quiet">random seed</span>
         <NumberField
+          v-bind="bounds('Settings', 'seed')"
           :value="settings.seed"
           label="Seed of the project"
-          kind="whole"
           unit="seed"
           :step="1"
-          :least="0"
-          :most="9007199254740991"
           @commit="(v) => set((s) => (s.seed = v))"
         />
       </div>
@@ -94,32 +86,27 @@ const screen = computed(() => settings.value.screen ?? { width: 1920, height: 10
         <span class="quiet">screen for overdraw</span>
         <span>
           <NumberField
+            v-bind="bounds('Settings', 'screen.width')"
             :value="screen.width"
             label="Screen width"
-            kind="whole"
             unit="×"
             :step="10"
-            :least="64"
-            :most="16384"
             @commit="(v) => set((s) => (s.screen.width = v))"
           />
           <NumberField
+            v-bind="bounds('Settings', 'screen.height')"
             :value="screen.height"
             label="Screen height"
-            kind="whole"
             unit="px, showing"
             :step="10"
-            :least="64"
-            :most="16384"
             @commit="(v) => set((s) => (s.screen.height = v))"
           />
           <NumberField
+            v-bind="bounds('Settings', 'screen.unitsHigh')"
             :value="screen.unitsHigh"
             label="Units from bottom to top"
             unit="u from bottom to top"
             :step="1"
-            :least="0.1"
-            :most="10000"
             @commit="(v) => set((s) => (s.screen.unitsHigh = v))"
           />
         </span>
@@ -127,24 +114,21 @@ const screen = computed(() => settings.value.screen ?? { width: 1920, height: 10
       <div class="field">
         <span class="quiet">all shakes together move the camera by at most</span>
         <NumberField
+          v-bind="bounds('Settings', 'comfort.shake')"
           :value="comfort.shake"
           label="Cap of shakes"
-          unit="u"
           :step="0.05"
-          :least="0"
-          :most="10"
           @commit="(v) => setComfort('shake', v)"
         />
       </div>
       <div class="field">
         <span class="quiet">flashes are at most so opaque</span>
         <NumberField
+          v-bind="bounds('Settings', 'comfort.flash')"
           :value="comfort.flash"
           label="Cap of flashes"
           unit="of 1"
           :step="0.05"
-          :least="0"
-          :most="1"
           @commit="(v) => setComfort('flash', v)"
         />
       </div>

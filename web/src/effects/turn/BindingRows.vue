@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Binding, Effect, Key, Mode, Pair, Parameter } from '../../api/bundle'
+import type { Binding, Effect, Key, Mode, Pair, Parameter, Property } from '../../api/bundle'
 import type { ParameterReport } from '../../api/client'
 import NumberField from '../../common/NumberField.vue'
 import PairField from '../../common/PairField.vue'
@@ -82,7 +82,7 @@ const options = computed(() =>
         <select
           :value="b.property"
           :aria-label="`Binding ${i + 1}, property`"
-          @change="edit(i, (x) => (x.property = ($event.target as HTMLSelectElement).value))"
+          @change="edit(i, (x) => (x.property = ($event.target as HTMLSelectElement).value as Property))"
           @keydown.stop
         >
           <option v-for="x in can.properties" :key="x">{{ x }}</option>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, toRef, watch } from 'vue'
-import type { Datum, Parameter } from '../../api/bundle'
+import type { Datum, Parameter, Property } from '../../api/bundle'
 import { useEdit } from '../../effect/useEdit'
 import { useProject } from '../../project/useProject'
 import type { Play } from '../play'
@@ -88,7 +88,7 @@ async function rename(to: string) {
   forget(from)
   if (await project.rename({ what: 'parameter', within: effect.value.name, from, to })) name.value = to
 }
-function bind(p: Parameter, property: string, emitter: string) {
+function bind(p: Parameter, property: Property, emitter: string) {
   edit.changeEffect((e) => {
     const mine = e.parameters.find((x) => x.name === p.name)!
     const like = mine.bindings.find((b) => b.property === property)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Datum, Effect, Parameter } from '../../api/bundle'
+import type { Datum, Effect, Parameter, Property } from '../../api/bundle'
 import type { ParameterReport } from '../../api/client'
 import { strengths } from './parameters'
 import TryField from './TryField.vue'
@@ -15,7 +15,7 @@ const props = defineProps<{
 const emit = defineEmits<{
   choose: [name: string]
   turn: [name: string, value: Datum]
-  bind: [parameter: Parameter, property: string, emitter: string]
+  bind: [parameter: Parameter, property: Property, emitter: string]
 }>()
 
 const rows = computed(() =>
@@ -81,7 +81,7 @@ const rows = computed(() =>
               :key="m"
               class="missing"
               :title="`Let the ${m} of ${c.emitter} answer to ${r.parameter.name}`"
-              @click="emit('bind', r.parameter, m, c.emitter)"
+              @click="emit('bind', r.parameter, m as Property, c.emitter)"
             >
               no {{ m }}
             </button>

@@ -1,34 +1,10 @@
-import type { Binding, Datum, Effect, Mode, Parameter, ParameterType } from '../../api/bundle'
+import type { Binding, Datum, Effect, Mode, Parameter, ParameterType, Property } from '../../api/bundle'
 import type { ParameterReport } from '../../api/client'
+import { setting } from '../../common/settings'
 import { showNumber } from '../../common/numberText'
 
 /** The properties that parameters can act on, in the order of the acts; names as in files. */
-export const PROPERTIES = [
-  'count',
-  'rate',
-  'per unit',
-  'playback',
-  'delay',
-  'shape',
-  'offset',
-  'spread',
-  'speed',
-  'lifetime',
-  'size',
-  'rotation',
-  'spin',
-  'opacity',
-  'colour',
-  'brightness',
-  'gravity',
-  'drag',
-  'force',
-  'force reach',
-  'force place',
-  'barrier',
-  'bounce',
-  'trail',
-]
+export const PROPERTIES = setting('Binding', 'property').options as Property[]
 
 export const TYPES: Record<ParameterType, string> = {
   number: 'a number',
@@ -44,7 +20,7 @@ export const scalar = (p: Parameter) => !['vector', 'colour'].includes(typeOf(p)
 export const numeric = (p: Parameter) => ['number', 'whole'].includes(typeOf(p))
 
 /** Which properties a parameter can act on, and how. */
-export function actsOn(p: Parameter): { properties: string[]; modes: Mode[] } {
+export function actsOn(p: Parameter): { properties: Property[]; modes: Mode[] } {
   switch (typeOf(p)) {
     case 'colour':
       return { properties: ['colour'], modes: ['multiply', 'replace'] }
@@ -59,7 +35,7 @@ export function actsOn(p: Parameter): { properties: string[]; modes: Mode[] } {
 }
 
 /** A binding as it usually is: a number multiplies, a vector adds. */
-export function binding(p: Parameter, property: string, emitter?: string): Binding {
+export function binding(p: Parameter, property: Property, emitter?: string): Binding {
   const { modes } = actsOn(p)
   const b: Binding = { property, mode: modes[0] }
   if (emitter) b.emitter = emitter

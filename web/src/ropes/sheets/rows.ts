@@ -1,4 +1,5 @@
 import type { Companion, Rope } from '../../api/bundle'
+import { setting } from '../../common/settings'
 import { SHAKE, FLASH, PAUSE, NOTICE } from './additions'
 
 /** One line of a sheet: what of the rope it sets, by its path, and how. */
@@ -30,26 +31,49 @@ export type Row = { label: string; path: string; hint?: string } & (
     }
 )
 
-const seconds = (
+type More = Partial<{ usual: number; first: number; step: number; least: number; unit: string; of: string }>
+
+/** A number as the schema describes it; `of` names its place there where that is not its path. */
+function number(label: string, path: string, more: More = {}): Row {
+  const { of, ...rest } = more
+  const { unit, least, most, whole, usual } = setting('Rope', of ?? path)
+  return {
+    label,
+    path,
+    kind: 'number',
+    unit: unit || ' ',
+    least,
+    most,
+    step: whole ? 1 : unit === 's' ? 0.05 : undefined,
+    ...(typeof usual === 'number' ? { usual } : {}),
+    ...rest,
+  }
+}
+
+/** A vector as the schema describes it. */
+function vector(
   label: string,
   path: string,
-  most: number,
-  more: Partial<{ usual: number; first: number; least: number }> = {},
-): Row => ({ label, path, kind: 'number', unit: 's', least: 0, most, step: 0.05, ...more })
+  axes: [string, string, string],
+  usual: [number, number, number],
+): Row {
+  const { unit, most } = setting('Rope', path)
+  return { label, path, kind: 'vector', unit: unit || ' ', axes, most: Math.min(most, 10000), usual }
+}
 
 export const overrides: Row[] = [
-  { label: 'counts ×', path: 'overrides.count', kind: 'number', unit: '×', least: 0, most: 100, usual: 1 },
-  { label: 'sizes ×', path: 'overrides.size', kind: 'number', unit: '×', least: 0, most: 100, usual: 1 },
-  { label: 'speeds ×', path: 'overrides.speed', kind: 'number', unit: '×', least: 0, most: 100, usual: 1 },
-  seconds('duration', 'overrides.duration', 60, { first: 1, least: 0.02 }),
+  number('counts ×', 'overrides.count'),
+  number('sizes ×', 'overrides.size'),
+  number('speeds ×', 'overrides.speed'),
+  number('duration', 'overrides.duration', { first: 1 }),
   { label: 'colours ×', path: 'overrides.colour', kind: 'colour', optional: true },
-  seconds('fade-out of a loop', 'overrides.fadeOut', 60, { first: 0.4 }),
-  seconds('cut after', 'overrides.goneAfter', 130, { first: 2, least: 0.05 }),
+  number('fade-out of a loop', 'overrides.fadeOut', { first: 0.4 }),
+  number('cut after', 'overrides.goneAfter', { first: 2 }),
 ]
 
 export const timing: Row[] = [
-  seconds('delay', 'timing.delay', 60, { usual: 0 }),
-  seconds('and up to so much more', 'timing.jitter', 60, { usual: 0 }),
+  number('delay', 'timing.delay'),
+  number('and up to so much more', 'timing.jitter'),
 ]
 
 export const owner: Row[] = [
@@ -65,31 +89,14 @@ export const owner: Row[] = [
     ],
   },
 ]
-export const ownerFades: Row = seconds('over', 'owner.over', 60, { usual: 0, least: 0.05 })
+export const ownerFades: Row = number('over', 'owner.over')
 
 export const limits: Row[] = [
-  seconds('at most once in', 'limits.cooldown', 3600, { usual: 0 }),
-  {
-    label: 'at most',
-    path: 'limits.perSecond',
-    kind: 'number',
-    unit: '/s',
-    least: 0.01,
-    most: 1000,
-    first: 10,
-  },
+  number('at most once in', 'limits.cooldown'),
+  number('at most', 'limits.perSecond', { first: 10 }),
   { label: 'once for each subject', path: 'limits.once', kind: 'flag' },
   { label: 'until this event', path: 'limits.until', kind: 'name', of: 'event', optional: true },
-  {
-    label: 'at most at a time',
-    path: 'limits.alive',
-    kind: 'number',
-    unit: ' ',
-    least: 1,
-    most: 1000,
-    first: 4,
-    step: 1,
-  },
+  number('at most at a time', 'limits.alive', { first: 4 }),
   { label: 'counted over its group', path: 'limits.together', kind: 'flag' },
   {
     label: 'when as many play',
@@ -102,25 +109,8 @@ export const limits: Row[] = [
       ['least weighty', 'the one of lowest weight is removed'],
     ],
   },
-  {
-    label: 'not within',
-    path: 'limits.distance',
-    kind: 'number',
-    unit: 'u of the last',
-    least: 0,
-    most: 10000,
-    usual: 0,
-  },
-  {
-    label: 'chance',
-    path: 'limits.chance',
-    kind: 'number',
-    unit: ' ',
-    least: 0.01,
-    most: 1,
-    step: 0.05,
-    usual: 1,
-  },
+  number('not within', 'limits.distance', { unit: 'u of the last' }),
+  number('chance', 'limits.chance', { step: 0.05 }),
 ]
 
 const again: Row = {
@@ -145,8 +135,8 @@ const order: Row = {
   ],
 }
 const fades: Row[] = [
-  seconds('fades in over', 'run.fadeIn', 60, { first: 1 }),
-  seconds('fades out over', 'run.fadeOut', 60, { first: 1 }),
+  number('fades in over', 'run.fadeIn', { first: 1 }),
+  number('fades out over', 'run.fadeOut', { first: 1 }),
 ]
 
 /** How what lasts begins, goes on and ends. */
@@ -158,7 +148,7 @@ export function run(shape: string): Row[] {
   ]
   return shape === 'state'
     ? [...ends, order]
-    : [...ends, seconds('lasts at most', 'run.longest', 3600, { first: 20, least: 0.05 }), again]
+    : [...ends, number('lasts at most', 'run.longest', { first: 20 }), again]
 }
 
 export function placement(rope: Rope): Row[] {
@@ -199,59 +189,18 @@ export function placement(rope: Rope): Row[] {
       : frame === 'subject'
         ? ['ahead', 'above', 'aside']
         : ['to the right', 'up', 'towards the viewer']
-  rows.push({
-    label: 'offset',
-    path: 'offset',
-    kind: 'vector',
-    unit: 'u',
-    axes,
-    most: 10000,
-    usual: [0, 0, 0],
-  })
-  rows.push({
-    label: 'at depth',
-    path: 'place.depth',
-    kind: 'number',
-    unit: 'u',
-    least: -10000,
-    most: 10000,
-    first: 0,
-  })
+  rows.push(vector('offset', 'offset', axes, [0, 0, 0]))
+  rows.push(number('at depth', 'place.depth', { first: 0 }))
   return rows
 }
 
 export function pointing(rope: Rope): Row[] {
   const rows: Row[] = []
   if (rope.facing === 'fixed')
-    rows.push({
-      label: 'the way',
-      path: 'pointing.fixed',
-      kind: 'vector',
-      unit: ' ',
-      axes: ['to the right', 'up', 'towards the viewer'],
-      most: 1000,
-      usual: [0, 1, 0],
-    })
+    rows.push(vector('the way', 'pointing.fixed', ['to the right', 'up', 'towards the viewer'], [0, 1, 0]))
   rows.push(
-    {
-      label: 'maximum spread',
-      path: 'pointing.spread',
-      kind: 'number',
-      unit: '°',
-      least: 0,
-      most: 180,
-      step: 5,
-      usual: 0,
-    },
-    {
-      label: 'share of the velocity',
-      path: 'pointing.velocity',
-      kind: 'number',
-      unit: '×',
-      least: -2,
-      most: 2,
-      usual: 1,
-    },
+    number('maximum spread', 'pointing.spread', { step: 5 }),
+    number('share of the velocity', 'pointing.velocity'),
   )
   if (rope.place?.follow)
     rows.push({ label: 'turns with what it follows', path: 'pointing.turns', kind: 'flag' })
@@ -267,23 +216,15 @@ export function followUp(index: number, announces: boolean, shape: string, tells
   if (shape !== 'moment') cues.push(['ended', shape === 'span' ? 'the span ends' : 'the state is left'])
   const rows: Row[] = [
     { label: 'when', path: p + 'cue', kind: 'choice', usual: 'begun', options: cues },
-    seconds('and so much later', p + 'after', 600, { usual: 0 }),
+    number('and so much later', p + 'after'),
   ]
   if (announces) return [...rows, { label: 'announce', path: p + 'announce', kind: 'name', of: 'event' }]
   return [
     ...rows,
     { label: 'play', path: p + 'play', kind: 'name', of: 'effect' },
-    {
-      label: 'offset',
-      path: p + 'offset',
-      kind: 'vector',
-      unit: 'u',
-      axes: ['to the right', 'up', 'towards the viewer'],
-      most: 10000,
-      usual: [0, 0, 0],
-    },
-    seconds('in force for', p + 'inForce', 3600, { first: 2 }),
-    seconds('then fades over', p + 'fadeOut', 60, { usual: 0 }),
+    vector('offset', p + 'offset', ['to the right', 'up', 'towards the viewer'], [0, 0, 0]),
+    number('in force for', p + 'inForce', { first: 2 }),
+    number('then fades over', p + 'fadeOut'),
     { label: 'tell the game', path: p + 'notice', kind: 'text', optional: true },
     ...(tells ? [{ label: 'which carries', path: p + 'values', kind: 'carried' } as Row] : []),
   ]
@@ -294,49 +235,22 @@ export function companion(index: number, one: Companion): Row[] {
   switch (one.do) {
     case 'shake':
       return [
-        {
-          label: 'by',
-          path: p + 'size',
-          kind: 'number',
-          unit: 'u',
-          least: 0.01,
-          most: 10,
-          step: 0.05,
-          usual: SHAKE.size,
-        },
-        {
-          label: 'swings',
-          path: p + 'frequency',
-          kind: 'number',
-          unit: '/s',
-          least: 1,
-          most: 60,
-          step: 1,
-          usual: SHAKE.frequency,
-        },
-        seconds('still after', p + 'decay', 10, { usual: SHAKE.decay, least: 0.02 }),
+        number('by', p + 'size', { of: 'with.0.<Shake>.size', step: 0.05, usual: SHAKE.size }),
+        number('swings', p + 'frequency', { of: 'with.0.<Shake>.frequency', usual: SHAKE.frequency }),
+        number('still after', p + 'decay', { of: 'with.0.<Shake>.decay', usual: SHAKE.decay }),
       ]
     case 'flash':
       return [
         { label: 'colour', path: p + 'colour', kind: 'colour', usual: FLASH.colour },
-        {
-          label: 'opacity',
-          path: p + 'opacity',
-          kind: 'number',
-          unit: ' ',
-          least: 0.01,
-          most: 1,
-          step: 0.05,
-          usual: FLASH.opacity,
-        },
-        seconds('lasts', p + 'seconds', 5, { usual: FLASH.seconds, least: 0.02 }),
+        number('opacity', p + 'opacity', { of: 'with.0.<Flash>.opacity', step: 0.05, usual: FLASH.opacity }),
+        number('lasts', p + 'seconds', { of: 'with.0.<Flash>.seconds', usual: FLASH.seconds }),
       ]
     case 'pause':
-      return [seconds('hit pause', p + 'seconds', 1, { usual: PAUSE.seconds, least: 0.01 })]
+      return [number('hit pause', p + 'seconds', { of: 'with.0.<Pause>.seconds', usual: PAUSE.seconds })]
     case 'notice':
       return [
         { label: 'by the name', path: p + 'name', kind: 'text' },
-        seconds('after', p + 'after', 600, { usual: NOTICE.after }),
+        number('after', p + 'after', { of: 'with.0.<Notice>.after', usual: NOTICE.after }),
         { label: 'it carries', path: p + 'values', kind: 'carried' },
       ]
   }

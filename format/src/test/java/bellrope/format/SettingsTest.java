@@ -67,10 +67,6 @@ class SettingsTest {
             }
         }
         if (value.isNumber() && (rule.has("minimum") || rule.has("exclusiveMinimum"))) {
-            // A circle and a sphere refuse a radius of 0, a cone does not.
-            if (name.equals("Shape.radius")) {
-                return;
-            }
             BOUNDED.putIfAbsent(name, new Bounded(name, place, rule));
         }
         if (value.isArray() && rule.has("items")) {
