@@ -204,8 +204,10 @@ public final class Sample {
 
     /** Returns the beginning of the kite's reeling. */
     public static Pull reels(Vec3 position, long seed) {
-        return Pull.begin(
-                "kite.reeling", Map.of("position", new Datum.Vec(position), "force", new Datum.Num(40)), seed);
+        Map<String, Datum> payload = new LinkedHashMap<>();
+        payload.put("position", new Datum.Vec(position));
+        payload.put("force", new Datum.Num(40));
+        return Pull.begin("kite.reeling", payload, seed);
     }
 
     /** Returns an effect with everything that has a length: shapes, offsets, forces, a barrier, trails, births per unit. */
