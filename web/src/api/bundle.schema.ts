@@ -1075,7 +1075,7 @@ export interface Tagged {
   /**
    * False if it must not have it.
    */
-  borne?: boolean
+  has?: boolean
 }
 /**
  * What the rope says otherwise than the effect.
@@ -1111,7 +1111,7 @@ export interface Overrides {
   /**
    * s after which the instance is cut.
    */
-  goneAfter?: number
+  cutAfter?: number
 }
 /**
  * This interface was referenced by `Bundle`'s JSON-Schema
@@ -1295,7 +1295,7 @@ export interface Limits {
    * Whether all ropes of the group are counted.
    */
   together?: boolean
-  whenFull?: 'skip' | 'oldest' | 'least weighty'
+  whenFull?: 'skip' | 'oldest' | 'lowest weight'
   /**
    * u from where it last answered.
    */

@@ -70,9 +70,9 @@ const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).va
     <h3>Only if the subject</h3>
     <div class="line">
       <select
-        :value="condition.borne === false ? 'no' : 'yes'"
+        :value="condition.has === false ? 'no' : 'yes'"
         aria-label="Has the tag"
-        @change="edit((c) => ((c as { borne?: boolean }).borne = text($event) === 'no' ? false : undefined))"
+        @change="edit((c) => ((c as { has?: boolean }).has = text($event) === 'no' ? false : undefined))"
       >
         <option value="yes">is</option>
         <option value="no">is not</option>

@@ -68,7 +68,7 @@ export const overrides: Row[] = [
   number('duration', 'overrides.duration', { first: 1 }),
   { label: 'colours ×', path: 'overrides.colour', kind: 'colour', optional: true },
   number('fade-out of a loop', 'overrides.fadeOut', { first: 0.4 }),
-  number('cut after', 'overrides.goneAfter', { first: 2 }),
+  number('cut after', 'overrides.cutAfter', { first: 2 }),
 ]
 
 export const timing: Row[] = [
@@ -106,7 +106,7 @@ export const limits: Row[] = [
     options: [
       ['skip', 'it stays silent'],
       ['oldest', 'the oldest is removed'],
-      ['least weighty', 'the one of lowest weight is removed'],
+      ['lowest weight', 'the one of lowest weight is removed'],
     ],
   },
   number('not within', 'limits.distance', { unit: 'u of the last' }),

@@ -79,8 +79,8 @@ class WholeModelTest {
              "ropes": [
               {"name": "reel", "seed": 1, "off": true, "remark": "too thin", "group": "kite", "event": "kite.reeling", "match": "any",
                "conditions": [{"field": "pull", "relation": "over", "bound": 2}, {"field": "by", "is": ["winch"]}, {"field": "wet", "flag": false},
-                {"channel": "wind", "relation": "at most", "bound": 4}, {"since": "mill.stopped", "relation": "under", "bound": 3}, {"tag": "torn", "borne": false}, {"tag": "new"}],
-               "overrides": {"count": 2, "size": 0.5, "speed": 3, "duration": 1, "colour": "#FF8800FF", "fadeOut": 0.2, "goneAfter": 9},
+                {"channel": "wind", "relation": "at most", "bound": 4}, {"since": "mill.stopped", "relation": "under", "bound": 3}, {"tag": "torn", "has": false}, {"tag": "new"}],
+               "overrides": {"count": 2, "size": 0.5, "speed": 3, "duration": 1, "colour": "#FF8800FF", "fadeOut": 0.2, "cutAfter": 9},
                "offset": [1, 0, 0], "place": {"at": "subject", "follow": true, "frame": "subject", "depth": -1}, "facing": "fixed",
                "pointing": {"fixed": [1, 1, 0], "spread": 20, "velocity": 0.5, "turns": true},
                "feeds": [{"parameter": "a", "field": "pull", "in": [0, 9], "out": [0, 1]}, {"parameter": "b", "channel": "wind", "in": [0, 9], "out": [1, 0]},
@@ -89,7 +89,7 @@ class WholeModelTest {
                 {"parameter": "k", "from": "a", "in": [0, 1], "out": [1, 0], "clamp": false, "shape": [{"at": 0, "value": 0, "ease": "ease-out"}, {"at": 1, "value": 1, "ease": "linear"}], "rise": 0.5, "fall": 0.1, "every": 0.25}],
                "run": {"fadeIn": 0.1, "fadeOut": 0.4, "longest": 20, "again": "restart"},
                "timing": {"delay": 0.1, "jitter": 0.2},
-               "limits": {"cooldown": 0.5, "perSecond": 4, "once": true, "until": "mill.stopped", "alive": 3, "together": true, "whenFull": "least weighty", "distance": 2, "chance": 0.5},
+               "limits": {"cooldown": 0.5, "perSecond": 4, "once": true, "until": "mill.stopped", "alive": 3, "together": true, "whenFull": "lowest weight", "distance": 2, "chance": 0.5},
                "owner": {"end": "fade", "over": 0.3}, "hit": {"field": "pull"},
                "then": [{"announce": "mill.stopped", "cue": "over", "after": 1, "id": 1}, {"cue": "ended", "offset": [0, 1, 0], "inForce": 5, "fadeOut": 2, "notice": "smoulder", "values": [{"name": "heat", "constant": 3}], "id": 3}],
                "with": [{"do": "shake", "size": 0.1, "frequency": 12, "decay": 0.4}, {"do": "flash", "colour": "#FFFFFFFF", "opacity": 0.2, "seconds": 0.1}, {"do": "pause", "seconds": 0.05}, {"do": "notice", "name": "thud", "after": 0.2, "values": [{"name": "how hard", "field": "pull"}, {"name": "wind", "channel": "wind"}, {"name": "tint", "constant": "#FF8800"}]}]},
@@ -109,6 +109,16 @@ class WholeModelTest {
         Project project = Bundle.read(tree(sound)).value().orElseThrow();
         assertThat(Changes.between(tree(sound), tree(Bundle.write(project)))).isEmpty();
         assertThat(Bundle.read(tree(Bundle.write(project))).value()).contains(project);
+    }
+
+    @Test
+    void theWordsOfOlderBundlesAreStillRead() {
+        String now = GAME.replace("reflected", "up");
+        String before = now.replace("\"has\": false", "\"borne\": false")
+                .replace("cutAfter", "goneAfter")
+                .replace("lowest weight", "least weighty");
+        assertThat(before).isNotEqualTo(now).contains("borne", "goneAfter", "least weighty");
+        assertThat(Bundle.read(tree(before))).isEqualTo(Bundle.read(tree(now)));
     }
 
     @Test

@@ -11,7 +11,7 @@ final class NeverEnds implements Check {
     @Override
     public List<Finding> look(Subject s) {
         Optional<Rope> rope = s.ropes().stream()
-                .filter(r -> r.overrides().goneAfter().isEmpty())
+                .filter(r -> r.overrides().cutAfter().isEmpty())
                 .filter(r -> s.project()
                         .event(r.event())
                         .map(e -> e.shape() == EventType.Shape.MOMENT)

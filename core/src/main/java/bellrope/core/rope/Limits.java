@@ -33,7 +33,7 @@ public record Limits(
     public enum WhenFull {
         SKIP("stays silent"),
         OLDEST("removes the oldest"),
-        LEAST_WEIGHTY("removes the one of lowest weight");
+        LOWEST_WEIGHT("removes the one of lowest weight");
 
         private final String words;
 

@@ -18,7 +18,7 @@ import java.util.OptionalDouble;
  * @param duration seconds that stand instead of the effect's, 0.02 to 60
  * @param colour multiplies every colour in linear light, its opacity every opacity
  * @param fadeOut seconds that stand instead of a loop's own fade-out, 0 to 60
- * @param goneAfter seconds after which the instance is taken off, whatever still lives, above 0 to 130
+ * @param cutAfter seconds after which the instance is taken off, whatever still lives, above 0 to 130
  */
 public record Overrides(
         double count,
@@ -27,7 +27,7 @@ public record Overrides(
         OptionalDouble duration,
         Optional<Rgba> colour,
         OptionalDouble fadeOut,
-        OptionalDouble goneAfter) {
+        OptionalDouble cutAfter) {
     public static final Overrides NONE = new Overrides(
             1, 1, 1, OptionalDouble.empty(), Optional.empty(), OptionalDouble.empty(), OptionalDouble.empty());
 
@@ -41,9 +41,9 @@ public record Overrides(
         if (fadeOut.isPresent()) {
             Demand.within("fadeOut", fadeOut.getAsDouble(), 0, 60);
         }
-        if (goneAfter.isPresent()) {
-            Demand.above("goneAfter", goneAfter.getAsDouble(), 0);
-            Demand.within("goneAfter", goneAfter.getAsDouble(), 0, 130);
+        if (cutAfter.isPresent()) {
+            Demand.above("cutAfter", cutAfter.getAsDouble(), 0);
+            Demand.within("cutAfter", cutAfter.getAsDouble(), 0, 130);
         }
     }
 

@@ -172,7 +172,7 @@ public record Rope(
     /** Tells whether one instance may have to be dimmed or taken off while others of the same effect play on. */
     public boolean apart() {
         return owner.end() != Owner.AtEnd.FINISH
-                || overrides.goneAfter().isPresent()
+                || overrides.cutAfter().isPresent()
                 || limits.alive().isPresent();
     }
 

@@ -176,7 +176,7 @@ public record Sentence(List<Part> parts) {
             o.duration().ifPresent(s -> said.add("a duration of " + Words.number(s) + " s"));
             o.colour().ifPresent(c -> said.add("colours × " + c));
             o.fadeOut().ifPresent(s -> said.add("a fade-out of " + Words.number(s) + " s"));
-            o.goneAfter().ifPresent(s -> said.add("cut after " + Words.number(s) + " s"));
+            o.cutAfter().ifPresent(s -> said.add("cut after " + Words.number(s) + " s"));
             return String.join(", ", said);
         }
 

@@ -232,7 +232,7 @@ class LimitsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"SKIP, 2, 0", "OLDEST, 2, 2", "LEAST_WEIGHTY, 2, 2"})
+    @CsvSource({"SKIP, 2, 0", "OLDEST, 2, 2", "LOWEST_WEIGHT, 2, 2"})
     void noMoreThanSoManyAtATime(WhenFull whenFull, int instances, int answersBeyond) {
         Stage stage = new Stage(Sample.game(limited(Limits.alive(2, whenFull))));
         int beyond = 0;
@@ -255,7 +255,7 @@ class LimitsTest {
                 Optional.empty(),
                 OptionalInt.of(1),
                 true,
-                WhenFull.LEAST_WEIGHTY,
+                WhenFull.LOWEST_WEIGHT,
                 0,
                 1);
         Note note = new Note(false, "", Optional.of("hits"));

@@ -198,7 +198,7 @@ class SameAnswersTest {
                         d -> d.limits = limits(0, 0, true, "courier.landed", 0, false, WhenFull.SKIP, 0, 1)),
                 rope("three", 4, "courier.struck", "puff", d -> d.limits = Limits.alive(3, WhenFull.SKIP)),
                 rope("oldest", 5, "courier.struck", "puff", d -> d.limits = Limits.alive(2, WhenFull.OLDEST)),
-                rope("lightest", 6, "courier.struck", "puff", d -> d.limits = Limits.alive(2, WhenFull.LEAST_WEIGHTY)),
+                rope("lightest", 6, "courier.struck", "puff", d -> d.limits = Limits.alive(2, WhenFull.LOWEST_WEIGHT)),
                 rope(
                         "apart",
                         7,

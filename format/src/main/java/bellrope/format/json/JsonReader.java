@@ -10,6 +10,7 @@ import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -62,6 +63,11 @@ final class JsonReader {
         asked.add(key);
         JsonValue value = under(key);
         return value != null && !value.isNull();
+    }
+
+    /** Returns a key, or the one that it had in older bundles where only that is there. */
+    String key(String now, String former) {
+        return under(now) == null && under(former) != null ? former : now;
     }
 
     double number(String key) {
@@ -275,6 +281,13 @@ final class JsonReader {
     /** Returns one of an enum's constants, or another if the key is missing. */
     <E extends Enum<E>> E choice(String key, Class<E> type, E otherwise) {
         return has(key) ? choice(key, type) : otherwise;
+    }
+
+    /** The same, with words that it had in older bundles. */
+    <E extends Enum<E>> E choice(String key, Class<E> type, E otherwise, Map<String, E> former) {
+        JsonValue value = raw(key);
+        E formerly = value != null && value.isText() ? former.get(value.text()) : null;
+        return formerly == null ? choice(key, type, otherwise) : formerly;
     }
 
     /** Returns what a function makes of the value under a key, with its refusal noted; null if it refused. */

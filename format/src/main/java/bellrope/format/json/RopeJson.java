@@ -22,6 +22,7 @@ import bellrope.core.value.Remap;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -103,7 +104,8 @@ final class RopeJson {
     private static Condition condition(JsonReader thing) {
         if (thing.has("tag")) {
             String tag = thing.text("tag");
-            boolean present = !thing.has("borne") || thing.yes("borne");
+            String key = thing.key("has", "borne");
+            boolean present = !thing.has(key) || thing.yes(key);
             return thing.make(() -> new Condition.Tagged(tag, present));
         }
         if (thing.has("is")) {
@@ -184,8 +186,8 @@ final class RopeJson {
         Optional<Rgba> colour =
                 t.has("colour") ? Optional.ofNullable(t.parsed("colour", Rgba::parse)) : Optional.empty();
         OptionalDouble fadeOut = t.maybeNumber("fadeOut");
-        OptionalDouble goneAfter = t.maybeNumber("goneAfter");
-        return t.make(() -> new Overrides(count, size, speed, duration, colour, fadeOut, goneAfter));
+        OptionalDouble cutAfter = t.maybeNumber(t.key("cutAfter", "goneAfter"));
+        return t.make(() -> new Overrides(count, size, speed, duration, colour, fadeOut, cutAfter));
     }
 
     private static Where where(JsonReader t, Vec3 offset) {
@@ -216,6 +218,9 @@ final class RopeJson {
         return t.make(() -> new Run(start, end, fadeIn, fadeOut, longest, again, order));
     }
 
+    /** Words of older bundles. */
+    private static final Map<String, Limits.WhenFull> FORMER = Map.of("least weighty", Limits.WhenFull.LOWEST_WEIGHT);
+
     private static Limits limits(JsonReader t) {
         double cooldown = t.number("cooldown", 0);
         OptionalDouble perSecond = t.maybeNumber("perSecond");
@@ -223,7 +228,7 @@ final class RopeJson {
         Optional<String> until = t.maybeText("until");
         OptionalInt alive = t.has("alive") ? OptionalInt.of(t.whole("alive")) : OptionalInt.empty();
         boolean together = t.yes("together");
-        Limits.WhenFull whenFull = t.choice("whenFull", Limits.WhenFull.class, Limits.WhenFull.SKIP);
+        Limits.WhenFull whenFull = t.choice("whenFull", Limits.WhenFull.class, Limits.WhenFull.SKIP, FORMER);
         double distance = t.number("distance", 0);
         double chance = t.number("chance", 1);
         return t.make(() -> new Limits(cooldown, perSecond, once, until, alive, together, whenFull, distance, chance));
@@ -327,7 +332,7 @@ final class RopeJson {
                 tagged -> {
                     c.put("tag", tagged.tag());
                     if (!tagged.present()) {
-                        c.put("borne", false);
+                        c.put("has", false);
                     }
                 });
     }
@@ -350,7 +355,7 @@ final class RopeJson {
         number(node, "duration", o.duration());
         o.colour().ifPresent(c -> node.put("colour", c.toString()));
         number(node, "fadeOut", o.fadeOut());
-        number(node, "goneAfter", o.goneAfter());
+        number(node, "cutAfter", o.cutAfter());
     }
 
     private static void write(Where where, ObjectNode node) {

@@ -57,7 +57,7 @@ final class Endings {
     private static void moment(Wiring w, Rope rope, EventType event, Effect effect) {
         if (event.shape() == Shape.MOMENT
                 && effect.looping()
-                && rope.overrides().goneAfter().isEmpty()) {
+                && rope.overrides().cutAfter().isEmpty()) {
             w.rope(
                     "never ends",
                     Severity.WRONG,
@@ -65,7 +65,7 @@ final class Endings {
                     Slot.EFFECT,
                     effect.name() + " loops, and " + event.name() + " is a moment that nothing ends",
                     "Take it off after 2 s",
-                    d -> d.overrides = goneAfter(d.overrides, 2));
+                    d -> d.overrides = cutAfter(d.overrides, 2));
         }
     }
 
@@ -88,7 +88,7 @@ final class Endings {
     }
 
     private static void cleanUp(Wiring w, Rope rope, Effect effect) {
-        OptionalDouble gone = rope.overrides().goneAfter();
+        OptionalDouble gone = rope.overrides().cutAfter();
         OptionalInt steps = Hold.of(effect.course(), effect.emitters(), pace(w)).steps();
         if (gone.isPresent() && steps.isPresent() && gone.getAsDouble() < pace(w).seconds(steps.getAsInt())) {
             double hold = pace(w).seconds(steps.getAsInt());
@@ -171,7 +171,7 @@ final class Endings {
         return w.project().settings().pace();
     }
 
-    private static Overrides goneAfter(Overrides o, double seconds) {
+    private static Overrides cutAfter(Overrides o, double seconds) {
         return new Overrides(
                 o.count(), o.size(), o.speed(), o.duration(), o.colour(), o.fadeOut(), OptionalDouble.of(seconds));
     }

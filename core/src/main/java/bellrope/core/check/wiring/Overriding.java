@@ -45,7 +45,7 @@ final class Overriding {
                         duration ? OptionalDouble.empty() : o.duration(),
                         colour ? Optional.empty() : o.colour(),
                         fadeOut ? OptionalDouble.empty() : o.fadeOut(),
-                        o.goneAfter()));
+                        o.cutAfter()));
     }
 
     private static boolean equal(OptionalDouble given, double shared) {

@@ -105,7 +105,7 @@ final class Answering {
             OptionalInt kept = scene.roster().hold(mine, first.emitters());
             hold = kept.isPresent() ? OptionalDouble.of(scene.pace().seconds(kept.getAsInt())) : hold;
             // What the rope cuts is not needed any longer than that.
-            OptionalDouble cut = rope.overrides().goneAfter();
+            OptionalDouble cut = rope.overrides().cutAfter();
             if (cut.isPresent()) {
                 double until = scene.pace().seconds(scene.pace().stepsAt(cut.getAsDouble()));
                 hold = OptionalDouble.of(Math.min(until, hold.orElse(until)));

@@ -98,7 +98,7 @@ public final class Limiter<T extends Limiter.Counted> {
             List<T> alive = counted(rope);
             int waiting = waiting(rope);
             int many = alive.size() + waiting - (replaced != null && alive.contains(replaced) ? 1 : 0);
-            boolean lighter = limits.whenFull() == Limits.WhenFull.LEAST_WEIGHTY
+            boolean lighter = limits.whenFull() == Limits.WhenFull.LOWEST_WEIGHT
                     && alive.stream().allMatch(p -> p.weight() > weight);
             if (many >= limits.alive().getAsInt() && (limits.whenFull() == Limits.WhenFull.SKIP || lighter)) {
                 return stopped(
@@ -188,7 +188,7 @@ public final class Limiter<T extends Limiter.Counted> {
             return null;
         }
         T out = alive.get(0);
-        if (rope.limits().whenFull() == Limits.WhenFull.LEAST_WEIGHTY) {
+        if (rope.limits().whenFull() == Limits.WhenFull.LOWEST_WEIGHT) {
             for (T one : alive) {
                 out = one.weight() < out.weight() ? one : out;
             }

@@ -57,9 +57,9 @@ final class Casting {
         if (rope.apart() || roster.counted(rope) || origin.role() == Origin.Role.FOLLOW) {
             instance.apart();
         }
-        if (main && rope.overrides().goneAfter().isPresent()) {
+        if (main && rope.overrides().cutAfter().isPresent()) {
             instance.cutAt(origin.start()
-                    + roster.pace().stepsAt(rope.overrides().goneAfter().getAsDouble()));
+                    + roster.pace().stepsAt(rope.overrides().cutAfter().getAsDouble()));
         }
         EffectRun run = new EffectRun(
                 mine,
