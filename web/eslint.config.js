@@ -2,7 +2,7 @@ import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
 export default ts.config(
-  { ignores: ['dist', 'target', 'node_modules', 'src/api/schema.d.ts', 'src/api/bundle.schema.ts', '*.d.ts'] },
+  { ignores: ['dist', 'target', 'node_modules', 'src/api/schema.d.ts', '*.d.ts'] },
   ...ts.configs.recommended,
   ...vue.configs['flat/essential'],
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },

@@ -1,4 +1,4 @@
-// Writes src/api/bundle.schema.ts from docs/format/bundle.schema.json.
+// Writes src/api/bundle.schema.d.ts from docs/format/bundle.schema.json.
 import { readFile, writeFile } from 'node:fs/promises'
 import { compile } from 'json-schema-to-typescript'
 
@@ -51,7 +51,7 @@ const text = JSON.stringify({ ...plain({ ...schema, $defs: undefined }), definit
   '#/definitions/',
 )
 await writeFile(
-  new URL('../src/api/bundle.schema.ts', import.meta.url),
+  new URL('../src/api/bundle.schema.d.ts', import.meta.url),
   await compile(JSON.parse(text), 'Bundle', {
     bannerComment:
       '/** The bodies of parts; written from docs/format/bundle.schema.json by npm run types. */',

@@ -1,3 +1,4 @@
+import type { Rope } from './bundle'
 import type { components } from './schema'
 
 type Schemas = components['schemas']
@@ -26,6 +27,12 @@ export type RecipeView = Schemas['RecipeView']
 export type ChangesView = Schemas['ChangesView']
 export type ParameterReport = Schemas['ParameterReport']
 export type FeedsView = Schemas['FeedsView']
+export type FittedView = Schemas['FittedView']
+/** What is to fit, with ropes as in a bundle. */
+export type FittedRequest = Omit<Schemas['FittedRequest'], 'ropes' | 'feed'> & {
+  ropes: Rope[]
+  feed?: { index?: number; parameter: string; source?: object }
+}
 export type Recorded = Schemas['Recorded']
 export type Pulled = Schemas['Pulled']
 export type ContractView = Schemas['ContractView']
@@ -86,6 +93,8 @@ export const api = {
     json<ParameterReport>('POST', `/projects/${project}/parameters`, { effect, drafts }, signal),
   feeds: (project: number, rope: number, drafts: Draft[], signal?: AbortSignal) =>
     json<FeedsView>('POST', `/projects/${project}/feeds`, { rope, drafts }, signal),
+  fitted: (project: number, request: FittedRequest) =>
+    json<FittedView>('POST', `/projects/${project}/fitted`, request),
   accounts: (project: number, words: string) =>
     json<AccountReport[]>(
       'GET',

@@ -312,6 +312,16 @@ export const useProject = defineStore('project', () => {
     }
   }
 
+  /** Asks the server something; what is refused is said, and something else returned. */
+  async function ask<T>(work: (server: typeof api) => Promise<T>, otherwise: T): Promise<T> {
+    try {
+      return await work(api)
+    } catch (e) {
+      refusal.value = e instanceof Refused ? e.refusal : { title: 'Not done', detail: (e as Error).message }
+      return otherwise
+    }
+  }
+
   /** Makes several changes that come true together, and are undone together. Returns the parts, new ones included. */
   async function change(changes: PartChange[]): Promise<PartView[] | undefined> {
     if (!changes.length) return []
@@ -439,6 +449,7 @@ export const useProject = defineStore('project', () => {
     saveDrafts,
     change,
     rename,
+    ask,
     handOver,
     add,
     remove,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Rope } from '../api/bundle'
-import { fitFeeds } from './sheets/sources'
+import { useFit } from './fit'
 import { useProject } from '../project/useProject'
 import { freeName, freeSeed } from './newRope'
 
@@ -9,6 +9,7 @@ import { freeName, freeSeed } from './newRope'
 const props = defineProps<{ chosen: Set<number>; shown: number[] }>()
 const emit = defineEmits<{ choose: [ids: number[]]; done: [] }>()
 const project = useProject()
+const fit = useFit()
 
 const ropes = computed(() => project.ropes.filter((r) => props.chosen.has(r.id)))
 const groups = computed(() => [...new Set(project.ropes.map((r) => r.body.group).filter((g) => g))])
@@ -23,13 +24,14 @@ function each(change: (rope: Rope) => void) {
     }),
   )
 }
-function play(name: string) {
-  const effect = project.effects.find((e) => e.body.name === name)?.body
-  if (!effect) return
-  each((r) => {
-    r.play = name
-    fitFeeds(r, effect, project.events.find((e) => e.body.name === r.event)?.body)
-  })
+async function play(effect: string) {
+  if (!project.effects.some((e) => e.body.name === effect)) return
+  const before = ropes.value
+  const fitted = await fit(
+    before.map((r) => r.body),
+    { effect },
+  )
+  if (fitted.length) project.change(before.map((r, i) => ({ part: r.id, body: fitted[i] })))
 }
 async function duplicate() {
   const made: Rope[] = []

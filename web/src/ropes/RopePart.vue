@@ -9,11 +9,12 @@ import FeedSheet from './sheets/FeedSheet.vue'
 import FormRows from './sheets/FormRows.vue'
 import * as rows from './sheets/rows'
 import HitSheet from './sheets/HitSheet.vue'
-import { carried, firstCondition, fitFeeds, fittingFeed, fitTo, type Fed } from './sheets/sources'
+import { become, useFit, type Move } from './fit'
 
 /** One bold part of a sentence and the small sheet that opens under it to change it. */
 const props = defineProps<{ word: Words; rope: Rope; ropeId: number; lit?: boolean }>()
 const project = useProject()
+const fit = useFit()
 const open = ref(false)
 const sheet = ref<HTMLElement>()
 const opener = ref<HTMLElement>()
@@ -153,45 +154,20 @@ function drop() {
   })
 }
 
-function setEvent(name: string) {
-  const next = project.events.find((e) => e.body.name === name)!.body
-  shut((rope) => fitTo(rope, next))
+/** Lets the rope become what fits; asked again if it has changed meanwhile. */
+async function refit(move: Move) {
+  const asked = JSON.stringify(props.rope)
+  const [next] = await fit([props.rope], move)
+  if (!next) return
+  if (JSON.stringify(props.rope) === asked) shut((rope) => become(rope, next))
+  else await refit(move)
 }
-
-function setEffect(name: string) {
-  const next = project.effects.find((e) => e.body.name === name)!.body
-  shut((rope) => {
-    rope.play = name
-    fitFeeds(rope, next, event.value)
-  })
-}
-
-function newFeed(parameter: string) {
-  const p = effect.value!.parameters.find((q) => q.name === parameter)!
-  const field = event.value?.fields.find((f) => carried(f, p) && f.type !== 'position')?.name
-  const channel = project.channels[0]?.body.name
-  const plain = ['vector', 'colour'].includes(p.type ?? 'number')
-  const source: Fed = field
-    ? { field }
-    : plain || p.type === 'choice' || p.type === 'flag'
-      ? { constant: p.default }
-      : shape.value !== 'moment' || !channel
-        ? { held: true }
-        : { channel }
-  shut((rope) =>
-    rope.feeds.push(
-      fittingFeed(
-        p,
-        source,
-        event.value,
-        project.channels.map((c) => c.body),
-      ),
-    ),
-  )
-}
+const setEvent = (event: string) => refit({ event })
+const setEffect = (name: string) => refit({ effect: name })
+const newFeed = (parameter: string) => refit({ feed: { parameter } })
+const newCondition = (field: string) => refit({ field })
+const newChannel = (channel: string) => refit({ channel })
 const newTag = () => shut((rope) => rope.conditions.push({ tag: 'soaked' }))
-const newChannel = (channel: string, bound: number) =>
-  shut((rope) => rope.conditions.push({ channel, relation: 'over', bound }))
 const newSince = () => shut((rope) => rope.conditions.push({ since: rope.event, relation: 'over', bound: 1 }))
 const addition = (a: Addition) => shut((rope) => a.add(rope))
 </script>
@@ -286,6 +262,7 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
       <ConditionSheet
         v-else-if="word.slot === 'condition' && rope.conditions[word.index]"
         :rope="rope"
+        :rope-id="ropeId"
         :index="word.index"
         @change="change"
         @shut="shut"
@@ -313,20 +290,10 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
       <template v-else-if="word.slot === 'new condition'">
         <h3>Only if</h3>
         <div class="scroll">
-          <button
-            v-for="f in testable"
-            :key="f.name"
-            class="choice"
-            @click="shut((r) => r.conditions.push(firstCondition(event!, f.name)))"
-          >
+          <button v-for="f in testable" :key="f.name" class="choice" @click="newCondition(f.name)">
             {{ f.name }}
           </button>
-          <button
-            v-for="c in project.channels"
-            :key="c.id"
-            class="choice"
-            @click="newChannel(c.body.name, c.body.usual ?? c.body.range[0])"
-          >
+          <button v-for="c in project.channels" :key="c.id" class="choice" @click="newChannel(c.body.name)">
             {{ c.body.name }} <span class="quiet">channel</span>
           </button>
           <button class="choice" @click="newSince">

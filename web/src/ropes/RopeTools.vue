@@ -3,12 +3,13 @@ import { computed, ref } from 'vue'
 import type { Rope } from '../api/bundle'
 import { useProject } from '../project/useProject'
 import { freeName, freeSeed } from './newRope'
-import { fitTo } from './sheets/sources'
+import { useFit } from './fit'
 
 /** What can be done with a whole rope: name, remark, group, off, copies, and its place among the others. */
 const props = defineProps<{ part: number; rope: Rope }>()
 const emit = defineEmits<{ open: [id: number]; away: [] }>()
 const project = useProject()
+const fit = useFit()
 const copying = ref(false)
 const chosen = ref(new Set<string>())
 
@@ -49,10 +50,12 @@ async function copy() {
   const made: Rope[] = []
   const all = () => [...project.ropes.map((r) => r.body), ...made]
   for (const name of chosen.value) {
-    const next = JSON.parse(JSON.stringify(props.rope)) as Rope
     const other = others.value.find((e) => e.body.name === name)
-    if (other) fitTo(next, other.body)
-    else (next.conditions.find((c) => 'is' in c) as { is: string[] }).is = [name]
+    const next = other
+      ? (await fit([props.rope], { event: name }))[0]
+      : (JSON.parse(JSON.stringify(props.rope)) as Rope)
+    if (!next) return
+    if (!other) (next.conditions.find((c) => 'is' in c) as { is: string[] }).is = [name]
     next.name = freeName(`${props.rope.name}, ${name}`.slice(0, 74), all())
     next.seed = freeSeed(all())
     made.push(next)

@@ -1,18 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, toRef } from 'vue'
 import type { Condition, Relation, Rope, Source } from '../../api/bundle'
 import NumberField from '../../common/NumberField.vue'
 import { useProject } from '../../project/useProject'
 import SourceRows from './SourceRows.vue'
-import { sourceUnit } from './sources'
+import { useFeeds } from './useFeeds'
 
 /** One condition, and how many of all must hold. */
-const props = defineProps<{ rope: Rope; index: number }>()
+const props = defineProps<{ rope: Rope; ropeId: number; index: number }>()
 const emit = defineEmits<{
   change: [edit: (rope: Rope) => void, save: boolean]
   shut: [edit: (rope: Rope) => void]
 }>()
 const project = useProject()
+const view = useFeeds(toRef(props, 'ropeId'))
 
 type Compare = Source & { relation: Relation; bound: number }
 const RELATIONS: Relation[] = ['over', 'at least', 'under', 'at most']
@@ -23,7 +24,6 @@ const MATCHES = [
 ] as const
 const event = computed(() => project.events.find((e) => e.body.name === props.rope.event)?.body)
 const condition = computed(() => props.rope.conditions[props.index])
-const channels = computed(() => project.channels.map((c) => c.body))
 const options = computed(() => {
   const c = condition.value
   const field = 'is' in c && event.value?.fields.find((f) => f.name === c.field)
@@ -116,7 +116,7 @@ const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).va
       <NumberField
         :value="condition.bound"
         label="Bound"
-        :unit="sourceUnit(condition, event, channels)"
+        :unit="view?.units[index] || ' '"
         @draft="edit((c) => ((c as Compare).bound = $event), false)"
         @commit="edit((c) => ((c as Compare).bound = $event))"
       />

@@ -10,7 +10,8 @@ import { useProject } from '../../project/useProject'
 import { dots } from '../../project/recorded'
 import FeedChart from './FeedChart.vue'
 import SourceRows from './SourceRows.vue'
-import { fittingFeed, sourceUnit, sourceWords, type Fed } from './sources'
+import { useFit } from '../fit'
+import { readFrom, sourceWords, type Fed } from './sources'
 import { useFeeds } from './useFeeds'
 
 /** One feed: which parameter, by what, from which values to which, by which curve, how quickly it follows. */
@@ -22,9 +23,7 @@ const emit = defineEmits<{
 const project = useProject()
 const view = useFeeds(toRef(props, 'ropeId'))
 
-const event = computed(() => project.events.find((e) => e.body.name === props.rope.event)?.body)
 const effect = computed(() => project.effects.find((e) => e.body.name === props.rope.play)?.body)
-const channels = computed(() => project.channels.map((c) => c.body))
 const feed = computed(() => props.rope.feeds[props.index])
 const parameter = computed(() => effect.value?.parameters.find((p) => p.name === feed.value.parameter))
 const drawn = computed(() => view.value?.feeds[props.index])
@@ -36,21 +35,24 @@ const feedable = computed(
 )
 const edit = (change: (f: Feed) => void, save = true) =>
   emit('change', (r) => change(r.feeds[props.index]), save)
-function setSource(source: Fed) {
-  const p = parameter.value
-  if (!p) return
-  emit(
-    'change',
-    (r) => (r.feeds[props.index] = fittingFeed(p, source, event.value, channels.value, r.feeds[props.index])),
-    true,
-  )
+const fit = useFit()
+async function refit(to: string, source: Fed) {
+  const [next] = await fit([props.rope], {
+    feed: { index: props.index, parameter: to, source: readFrom(source) },
+  })
+  if (next) emit('change', (r) => (r.feeds[props.index] = next.feeds[props.index]), true)
 }
-function setParameter(name: string) {
-  const p = effect.value?.parameters.find((x) => x.name === name)
-  const { field, channel, since, held, from, random, constant } = feed.value
-  if (!p) return
-  const source: Fed = { field, channel, since, held, from, random, constant }
-  emit('change', (r) => (r.feeds[props.index] = fittingFeed(p, source, event.value, channels.value)), true)
+const setSource = (source: Fed) => refit(feed.value.parameter, source)
+const setParameter = (name: string) => refit(name, feed.value)
+const offer = computed(() => view.value?.offers.find((o) => o.parameter === feed.value.parameter))
+
+/** A number that was handed on as it is, carried from its whole range onto the whole of the parameter. */
+function ranged() {
+  const { least, most, lowest, highest } = drawn.value ?? {}
+  edit((f) => {
+    f.in = [least ?? 0, most ?? 1]
+    f.out = [lowest ?? 0, highest ?? 1]
+  })
 }
 
 const changes = computed(
@@ -115,6 +117,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
       held
       label="Field"
       :parameter="parameter"
+      :offer="offer"
       @set="setSource"
     />
   </div>
@@ -131,9 +134,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
   <p v-else-if="!feed.out" class="quiet">
     Handed on as it is.
     <template v-if="parameter && numeric(parameter)">
-      <button class="link" @click="setSource({ ...feed, again: true })">
-        Carry it from one range onto another
-      </button>
+      <button class="link" @click="ranged">Carry it from one range onto another</button>
     </template>
   </p>
   <template v-else>
@@ -142,7 +143,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
       <PairField
         :value="feed.in"
         label="Values of the field"
-        :unit="sourceUnit(feed, event, channels, effect)"
+        :unit="drawn?.unit || ' '"
         free
         @draft="edit((f) => (f.in = $event), false)"
         @commit="edit((f) => (f.in = $event))"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Parameter } from '../../api/bundle'
+import type { FeedsView } from '../../api/client'
 import { useProject } from '../../project/useProject'
-import { carried, type Fed } from './sources'
+import type { Fed } from './sources'
 
 /**
  * Where a value is read: a field of the event, a channel, the time since an event, the time held; for a feed also another
@@ -14,26 +15,21 @@ const props = defineProps<{
   held: boolean
   label: string
   parameter?: Parameter
+  /** What can drive the parameter. */
+  offer?: FeedsView['offers'][number]
 }>()
 const emit = defineEmits<{ set: [source: Fed] }>()
 const project = useProject()
 
 const all = computed(() => project.events.find((e) => e.body.name === props.event)?.body.fields ?? [])
+// Until the answer is there, what is chosen already stands alone.
 const fields = computed(() =>
-  all.value
-    .filter((f) => (props.parameter ? carried(f, props.parameter) : f.type === 'number'))
-    .map((f) => f.name),
+  props.parameter
+    ? (props.offer?.fields ?? (props.source.field ? [props.source.field] : []))
+    : all.value.filter((f) => f.type === 'number').map((f) => f.name),
 )
-const scalar = computed(
-  () => !props.parameter || !['vector', 'colour'].includes(props.parameter.type ?? 'number'),
-)
-const others = computed(() => {
-  if (!props.parameter) return []
-  const owner = project.effects.find((e) => e.body.parameters.includes(props.parameter!))
-  return (owner?.body.parameters ?? [])
-    .filter((p) => p.name !== props.parameter!.name && !['vector', 'colour'].includes(p.type ?? 'number'))
-    .map((p) => p.name)
-})
+const scalar = computed(() => !props.parameter || !!props.offer?.scalar)
+const others = computed(() => (props.parameter ? (props.offer?.others ?? []) : []))
 const chosen = computed(() => {
   const s = props.source
   if (s.constant !== undefined) return 'constant'

@@ -1,19 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import type { Effect, EventType, Parameter, Rope } from '../../api/bundle'
+import type { EventType, Rope } from '../../api/bundle'
 import { at, putOrPrune } from '../../common/paths'
+import { become } from '../fit'
 import { freeName, freeSeed, newRope } from '../newRope'
 import { additions } from './additions'
 import * as rows from './rows'
-import {
-  carried,
-  firstCondition,
-  fitFeeds,
-  fittingFeed,
-  fitTo,
-  sourceRange,
-  sourceUnit,
-  sourceWords,
-} from './sources'
+import { readFrom, sourceWords } from './sources'
 
 const landed: EventType = {
   name: 'courier.landed',
@@ -62,126 +54,27 @@ describe('a new rope', () => {
   })
 })
 
-describe('a rope moved to another event', () => {
-  it('asks nothing of it that it does not carry', () => {
-    const r = rope()
-    r.facing = 'reflected'
-    r.conditions = [
-      firstCondition(landed, 'surface'),
-      { channel: 'wind', relation: 'over', bound: 1 },
-      { tag: 'wet' },
-    ]
-    r.feeds = [{ parameter: 'size', field: 'speed', in: [0, 1], out: [0, 1] }]
-    fitTo(r, reeling)
-    expect(r.conditions).toEqual([{ channel: 'wind', relation: 'over', bound: 1 }, { tag: 'wet' }])
-    expect(r.feeds).toEqual([])
-    expect(r.facing).toBe('up')
+describe('sources', () => {
+  it('have words', () => {
+    expect(sourceWords({ field: 'speed' })).toBe('speed')
+    expect(sourceWords({ since: 'mill.stopped' })).toBe('time since mill.stopped')
+    expect(sourceWords({ held: true })).toBe('time held')
+    expect(sourceWords({ random: 0 })).toBe('chance')
+    expect(sourceWords({ constant: 0 })).toBe('a constant')
   })
-
-  it('keeps of its notices what another event and effect can give', () => {
-    const r = {
-      ...newRope(landed, []),
-      with: [
-        {
-          do: 'notice' as const,
-          name: 'thud',
-          values: [
-            { name: 'v', field: 'speed' },
-            { name: 'w', channel: 'wind' },
-            { name: 's', from: 'no such' },
-          ],
-        },
-      ],
-      then: [{ notice: 'later', values: [{ name: 'v', field: 'speed' }] }],
-    }
-    fitFeeds(r, { parameters: [] } as never as Effect, landed)
-    expect(r.with[0].values.map((v) => v.name)).toEqual(['v', 'w'])
-    fitTo(r, reeling)
-    expect(r.with[0].values).toEqual([{ name: 'w', channel: 'wind' }])
-    expect(r.then[0].values).toBeUndefined()
-  })
-
-  it('forgets how it lasts at a moment', () => {
-    const r = { ...newRope(reeling, []), run: { longest: 20 } }
-    fitTo(r, landed)
-    expect(r.run).toBeUndefined()
+  it('are read out of a feed and nothing else of it', () => {
+    expect(readFrom({ parameter: 'size', channel: 'wind', in: [0, 1], out: [1, 2] } as object)).toEqual({
+      channel: 'wind',
+    })
+    expect(readFrom({ constant: false })).toEqual({ constant: false })
   })
 })
 
-describe('conditions and sources', () => {
-  it('begin as their field suggests', () => {
-    expect(firstCondition(landed, 'surface')).toEqual({ field: 'surface', is: ['thatch'] })
-    expect(firstCondition(landed, 'full')).toEqual({ field: 'full', flag: true })
-    expect(firstCondition(landed, 'speed')).toEqual({ field: 'speed', relation: 'over', bound: 9 })
-  })
-
-  it('have words, units and ranges', () => {
-    const wind = [{ name: 'wind', range: [0, 12] as [number, number], unit: 'u/s' }]
-    expect(sourceWords({ since: 'a.b' })).toBe('time since a.b')
-    expect(sourceUnit({ held: true }, landed, wind)).toBe('s')
-    expect(sourceUnit({ field: 'speed' }, landed, wind)).toBe('u/s')
-    expect(sourceRange({ channel: 'wind' }, landed, wind)).toEqual([0, 12])
-    expect(sourceRange({ held: true }, landed, wind)).toEqual([0, 2])
-  })
-})
-
-describe('feeds', () => {
-  const size: Parameter = { name: 'size', default: 1, least: 0.25, most: 3, bindings: [] }
-  const ground: Parameter = {
-    name: 'ground',
-    type: 'choice',
-    default: 'peat',
-    options: ['peat', 'thatch', 'stone'],
-    bindings: [],
-  }
-  const tint: Parameter = { name: 'tint', type: 'colour', default: '#FFFFFF', bindings: [] }
-  const effect = { parameters: [size, ground, tint] } as never as Effect
-
-  it('carry a number over the range of its source', () => {
-    expect(fittingFeed(size, { field: 'speed' }, landed, [])).toEqual({
-      parameter: 'size',
-      field: 'speed',
-      in: [0, 14],
-      out: [0.8, 3],
-    })
-  })
-  it('hand on words that the parameter knows, and constants', () => {
-    expect(fittingFeed(ground, { field: 'surface' }, landed, [])).toEqual({
-      parameter: 'ground',
-      field: 'surface',
-    })
-    expect(fittingFeed(tint, { constant: '#FF0000' }, landed, [])).toEqual({
-      parameter: 'tint',
-      constant: '#FF0000',
-    })
-    expect(carried(landed.fields[0], tint)).toBe(false)
-  })
-  it('of chance need no range of a source', () => {
-    expect(fittingFeed(size, { random: 2 }, landed, [])).toEqual({
-      parameter: 'size',
-      random: 2,
-      out: [0.8, 3],
-    })
-  })
-  it('are dropped where another effect cannot take them', () => {
-    const r = rope()
-    r.feeds = [
-      { parameter: 'size', field: 'speed', in: [0, 14], out: [1, 2] },
-      { parameter: 'ground', field: 'surface' },
-      { parameter: 'tint', constant: 3 },
-      { parameter: 'gone', field: 'speed', in: [0, 1], out: [0, 1] },
-      { parameter: 'size', from: 'gone', in: [0, 1], out: [0, 1] },
-    ]
-    fitFeeds(r, effect, landed)
-    expect(r.feeds.map((f) => f.parameter)).toEqual(['size', 'ground'])
-  })
-  it('and the hit test go with the field that they read', () => {
-    const r = rope()
-    r.hit = { field: 'speed' }
-    r.feeds = [{ parameter: 'ground', field: 'surface' }]
-    fitTo(r, reeling)
-    expect(r.hit).toBeUndefined()
-    expect(r.feeds).toEqual([])
+describe('a rope that becomes another', () => {
+  it('says what that says, and nothing that it said before', () => {
+    const r = { ...rope(), play: 'puff', group: 'landings' }
+    become(r, { ...rope(), value: 'clear' })
+    expect(r).toEqual({ ...rope(), value: 'clear' })
   })
 })
 

@@ -46,6 +46,8 @@ class ApiDescription {
             Map.entry("ContractView", Set.of("against")),
             Map.entry("NewVersion", Set.of("note")),
             Map.entry("FeedsRequest", Set.of("drafts")),
+            Map.entry("FittedRequest", Set.of("drafts", "event", "effect", "feed", "field", "channel")),
+            Map.entry("FedWish", Set.of("index", "source")),
             Map.entry("FeedsView", Set.of("reach")),
             Map.entry("FeedReport", Set.of("least", "most", "lowest", "highest")),
             Map.entry("ReachReport", Set.of("usualHit", "worst", "fitting")),

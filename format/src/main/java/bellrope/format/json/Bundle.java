@@ -12,6 +12,7 @@ import bellrope.core.project.Consistency;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Source;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Problem;
 import bellrope.format.sprite.Pictures;
@@ -151,6 +152,14 @@ public final class Bundle {
     /** Reads one rope on its own; its names are not looked up. */
     public static Read<Rope> readRope(JsonNode node) {
         return part(node, RopeJson::read);
+    }
+
+    /** Reads what drives a feed on its own. */
+    public static Read<Source> readSource(JsonNode node) {
+        return part(node, thing -> {
+            Source source = RopeJson.anySource(thing);
+            return source == null ? null : thing.make(() -> source);
+        });
     }
 
     /** Reads one kind of event on its own. */

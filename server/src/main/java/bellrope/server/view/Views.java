@@ -7,6 +7,7 @@ import bellrope.format.report.AccountReport;
 import bellrope.format.report.EffectReport;
 import bellrope.format.report.FeedReport;
 import bellrope.format.report.NumbersReport;
+import bellrope.format.report.OfferReport;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
@@ -297,8 +298,41 @@ public final class Views {
      * The feeds of a rope as curves, and how far its response reaches.
      *
      * @param reach null where the rope names no hit test
+     * @param offers what can drive each parameter of its effect
+     * @param units of what its conditions read
      */
-    public record FeedsView(List<FeedReport> feeds, FeedReport.ReachReport reach) {}
+    public record FeedsView(
+            List<FeedReport> feeds, FeedReport.ReachReport reach, List<OfferReport> offers, List<String> units) {}
+
+    /**
+     * A feed that is wished for.
+     *
+     * @param index of the feed that it replaces; null to add one
+     * @param source as in a feed of a bundle; null for the usual one
+     */
+    public record FedWish(Integer index, String parameter, JsonNode source) {}
+
+    /**
+     * Ropes to be brought to fit, and one thing to fit them to.
+     *
+     * @param ropes as in a bundle
+     * @param event that they answer from now on
+     * @param effect that they play from now on
+     * @param feed that they get
+     * @param field of the event, for a condition
+     * @param channel for a condition
+     */
+    public record FittedRequest(
+            List<JsonNode> ropes,
+            List<Draft> drafts,
+            String event,
+            String effect,
+            FedWish feed,
+            String field,
+            String channel) {}
+
+    /** The ropes as they fit, in the order in which they came. */
+    public record FittedView(List<JsonNode> ropes) {}
 
     /** What the source of a feed gave at the last pulls. */
     public record Recorded(String rope, String parameter, double[] given) {

@@ -28,6 +28,7 @@ import bellrope.format.report.AccountReport;
 import bellrope.format.report.FeedReport;
 import bellrope.format.report.FeedReport.ReachReport;
 import bellrope.format.report.NumbersReport;
+import bellrope.format.report.OfferReport;
 import bellrope.server.live.Drafts;
 import bellrope.server.store.Kind;
 import bellrope.server.store.ProjectStore;
@@ -335,7 +336,9 @@ class ResponseRequests {
                 FeedReport.of(whole, rope),
                 rope.hit().isPresent() && whole.event(rope.event()).isPresent()
                         ? ReachReport.of(reaches(whole, rope))
-                        : null);
+                        : null,
+                OfferReport.of(whole, rope),
+                OfferReport.units(whole, rope));
     }
 
     private static Map<String, Map<String, List<Double>>> recorded(List<Recorded> given) {
