@@ -77,7 +77,6 @@ const screen = computed(() => settings.value.screen ?? { width: 1920, height: 10
           v-bind="bounds('Settings', 'seed')"
           :value="settings.seed"
           label="Seed of the project"
-          unit="seed"
           :step="1"
           @commit="(v) => set((s) => (s.seed = v))"
         />

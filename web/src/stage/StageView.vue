@@ -508,6 +508,10 @@ canvas {
   fill: var(--bronze-soft);
   pointer-events: none;
 }
+/* The handle lies above the strip. */
+.track input {
+  position: relative;
+}
 .scrub.high {
   height: 44px;
   padding-top: 8px;
