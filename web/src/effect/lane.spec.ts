@@ -1,0 +1,103 @@
+import { describe, expect, it } from 'vitest'
+import type { Key } from '../api/bundle'
+import * as lane from './lane'
+
+const ramp: Key[] = [
+  { at: 0, value: 0, ease: 'linear' },
+  { at: 0.5, value: 2, ease: 'linear' },
+  { at: 1, value: 1, ease: 'linear' },
+]
+const scale = lane.scaleOf(0, ramp)
+
+describe('the scale of a lane', () => {
+  it('shows all of the curve and of the one before it, and zero', () => {
+    expect(lane.scaleOf(0, ramp)).toEqual({ low: 0, span: 2 })
+    expect(lane.scaleOf(0, ramp, [{ at: 0, value: 5 }])).toEqual({ low: 0, span: 5 })
+    expect(lane.scaleOf(-360, [{ at: 0, value: -90 }])).toEqual({ low: -90, span: 90.001 })
+  })
+  it('is never narrower than one', () => {
+    expect(lane.scaleOf(0, [{ at: 0, value: 0.2 }]).span).toBe(1)
+    expect(lane.scaleOf(0, undefined).span).toBe(1)
+  })
+  it('gives back where a key was drawn', () => {
+    for (const k of ramp)
+      expect(lane.placed(lane.x(k.at), lane.y(k.value, scale), scale)).toEqual({ at: k.at, value: k.value })
+  })
+  it('holds what lies beside the lane at its ends', () => {
+    expect(lane.placed(-50, 0, scale).at).toBe(0)
+    expect(lane.placed(lane.WIDTH + 50, 0, scale).at).toBe(1)
+  })
+})
+
+describe('the line of a curve', () => {
+  it('is flat before the first key and after the last', () => {
+    const d = lane.line([{ at: 0.3, value: 1 }], lane.scaleOf(0, [{ at: 0.3, value: 1 }]))
+    const top = lane.y(1, { low: 0, span: 1 })
+    expect(d).toBe(`M${lane.x(0)} ${top}L${lane.x(0.3)} ${top}L${lane.x(1)} ${top}`)
+  })
+  it('steps where a value is held', () => {
+    const held: Key[] = [
+      { at: 0, value: 1, ease: 'hold' },
+      { at: 0.5, value: 0 },
+    ]
+    expect(lane.line(held, lane.scaleOf(0, held))).toContain(
+      `H${lane.x(0.5)}V${lane.y(0, { low: 0, span: 1 })}`,
+    )
+  })
+  // A cubic spline of glTF 2.0 as a Bézier: control points a third of the way along the slopes.
+  it('draws slopes by control points a third of the way along them', () => {
+    const spline: Key[] = [
+      { at: 0, value: 0, ease: { out: 3, in: 0 } },
+      { at: 1, value: 1 },
+    ]
+    const s = lane.scaleOf(0, spline)
+    expect(lane.line(spline, s)).toContain(
+      `C${lane.x(1 / 3)} ${lane.y(1, s)} ${lane.x(2 / 3)} ${lane.y(1, s)}`,
+    )
+  })
+})
+
+describe('keys', () => {
+  it('stay between their neighbours and the bounds', () => {
+    expect(lane.moved(ramp, 1, 0.9, 9, 0, 4)[1]).toMatchObject({ at: 0.9, value: 4 })
+    expect(lane.moved(ramp, 1, 1.5, -3, 0, 4)[1]).toMatchObject({ at: 0.999, value: 0 })
+    expect(lane.moved(ramp, 1, -1, 1, 0, 4)[1].at).toBe(0.001)
+    expect(lane.moved(ramp, 0, -1, 1, 0, 4)[0].at).toBe(0)
+    expect(ramp[1]).toEqual({ at: 0.5, value: 2, ease: 'linear' })
+  })
+  it('are added in order, within the bounds, never on top of another', () => {
+    expect(lane.withKey(ramp, 0.25, 9, 0, 4)?.map((k) => [k.at, k.value])).toEqual([
+      [0, 0],
+      [0.25, 4],
+      [0.5, 2],
+      [1, 1],
+    ])
+    expect(lane.withKey(ramp, 0.25, -9, 0, 4)?.[1].value).toBe(0)
+    expect(lane.withKey(ramp, 0.505, 1, 0, 4)).toBeUndefined()
+    const full = Array.from({ length: lane.MOST_KEYS }, (_, i) => ({ at: i / 100, value: 1 }))
+    expect(lane.withKey(full, 0.9, 1, 0, 4)).toBeUndefined()
+  })
+  it('are moved by arrows, further with Shift, finer with Alt', () => {
+    const press = (key: string, shiftKey = false, altKey = false) => lane.nudge({ key, shiftKey, altKey }, 2)
+    expect(press('ArrowLeft')).toEqual([-0.01, 0])
+    expect(press('ArrowRight', true)).toEqual([0.1, 0])
+    expect(press('ArrowUp', false, true)).toEqual([0, 0.002])
+    expect(press('ArrowDown')).toEqual([0, -0.02])
+    expect(press('Enter')).toBeUndefined()
+  })
+  it('take slopes that begin as the straight line has them', () => {
+    expect(lane.eased(ramp, 0, 'slopes')[0].ease).toEqual({ out: 4, in: 4 })
+    expect(lane.eased(ramp, 1, 'ease-in')[1].ease).toBe('ease-in')
+    expect(lane.easeName(lane.eased(ramp, 0, 'own Bézier')[0].ease)).toBe('own Bézier')
+    expect(lane.easeName(lane.eased(ramp, 0, 'slopes')[0].ease)).toBe('slopes')
+    expect(lane.easeName(undefined)).toBe('linear')
+  })
+  it('of a ready-made course are as high as the curve was', () => {
+    for (const name of Object.keys(lane.SHAPES)) {
+      const keys = lane.shaped(ramp, name)
+      expect(Math.max(...keys.map((k) => k.value))).toBe(2)
+      expect(keys.map((k) => k.at)).toEqual([...keys.map((k) => k.at)].sort((a, b) => a - b))
+    }
+    expect(lane.shaped([{ at: 0, value: 0 }], 'even')[0].value).toBe(1)
+  })
+})
