@@ -3,7 +3,6 @@ import { computed, ref, shallowRef } from 'vue'
 import {
   api,
   Refused,
-  type Draft,
   type Edit,
   type PartView,
   type Refusal,
@@ -12,6 +11,8 @@ import {
   type Words,
 } from '../api/client'
 import type { Channel, Effect, EventType, Payload, Place, Rope, Sprite } from '../api/bundle'
+import { Drafts } from './drafts'
+import { altered, History, same, type Way } from './history'
 
 export type Kind = 'event' | 'effect' | 'rope' | 'sprite' | 'settings' | 'channel' | 'place'
 
@@ -21,16 +22,6 @@ export interface Part<T> {
   revision: number
   body: T
 }
-
-/** One part as a change found it and left it; no body where it was not there. */
-interface Altered {
-  part: number
-  before: unknown
-  after: unknown
-  placeBefore?: number
-  placeAfter?: number
-}
-type Done = Altered[]
 
 /** A change of one part among several: of one that is there, or of a new one. No body to take it away. */
 export interface PartChange {
@@ -52,8 +43,6 @@ export interface Conflict {
   theirs: PartView
 }
 
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
-
 /** The open project: its parts as saved, drafts over them, and the way back through what was done here. */
 export const useProject = defineStore('project', () => {
   const id = ref(0)
@@ -61,17 +50,17 @@ export const useProject = defineStore('project', () => {
   const state = ref<'loading' | 'ready' | 'failed'>('loading')
   const failure = ref('')
   const parts = shallowRef(new Map<number, PartView>())
-  const drafts = shallowRef(new Map<number, { body: unknown; basedOn: number }>())
+  const shown = new Drafts()
+  const drafts = shown.all
   const sentences = shallowRef(new Map<number, Words[]>())
   const strengths = shallowRef(new Map<number, Strengths>())
   const conflict = ref<Conflict>()
   const refusal = ref<Partial<Refusal>>()
   const notice = ref('')
-  const done = shallowRef<Done[]>([])
-  const undone = shallowRef<Done[]>([])
+  const history = new History()
   const saving = ref(0)
   /** Grows with every change of what is shown, drafts included. */
-  const version = ref(0)
+  const version = shown.version
   let saves: Promise<unknown> = Promise.resolve()
   // Of everything seen, deleted parts included: to bring one back, its last revision must be known.
   const revisions = new Map<number, number>()
@@ -99,9 +88,6 @@ export const useProject = defineStore('project', () => {
     const settings = [...parts.value.values()].find((p) => p.kind === 'settings')
     return (settings?.body as { stepsPerSecond: number } | undefined)?.stepsPerSecond ?? 60
   })
-  const draftList = computed<Draft[]>(() =>
-    [...drafts.value].map(([part, draft]) => ({ part, body: draft.body })),
-  )
 
   // The newest change that was seen of the project, and of each sentence and payload: what comes late never replaces it.
   let newest = { project: 0, change: 0 }
@@ -130,8 +116,7 @@ export const useProject = defineStore('project', () => {
       sentences.value = new Map(view.sentences.map((s) => [s.rope, s.parts]))
       strengths.value = new Map(view.strengths.map((s) => [s.event, s as unknown as Strengths]))
       drafts.value = new Map()
-      done.value = []
-      undone.value = []
+      history.clear()
       refusal.value = undefined
       conflict.value = undefined
       version.value++
@@ -174,22 +159,11 @@ export const useProject = defineStore('project', () => {
       : `“${first.name}”${others} was changed in another window (revision ${first.revision}).`
   }
 
-  /** Shows a body without saving it. The revision it is based on is the one seen when the first draft was made. */
+  /** Shows a body without saving it. */
   function draft(part: number, body: unknown) {
-    const next = new Map(drafts.value)
-    const basedOn = next.get(part)?.basedOn ?? parts.value.get(part)!.revision
-    next.set(part, { body, basedOn })
-    drafts.value = next
-    version.value++
+    shown.put(part, body, parts.value.get(part)!.revision)
   }
-
-  function dropDraft(part: number) {
-    if (!drafts.value.has(part)) return
-    const next = new Map(drafts.value)
-    next.delete(part)
-    drafts.value = next
-    version.value++
-  }
+  const dropDraft = (part: number) => shown.drop(part)
 
   /** Saves a body as a new revision. Saves go one after the other, each on the revision the one before left. */
   function commit(part: number, body: unknown): Promise<boolean> {
@@ -213,20 +187,11 @@ export const useProject = defineStore('project', () => {
     try {
       const draftNow = drafts.value.get(part)
       const saved = await api.save(part, draftNow?.basedOn ?? mine?.basedOn ?? before!.revision, body)
-      const later = drafts.value.get(part)
-      if (later && !same(later.body, body)) {
-        const next = new Map(drafts.value)
-        next.set(part, { body: later.body, basedOn: saved.parts[0].revision })
-        drafts.value = next
-      } else {
-        const next = new Map(drafts.value)
-        next.delete(part)
-        drafts.value = next
-      }
+      shown.saved(part, body, saved.parts[0].revision)
       take(saved)
       refusal.value = undefined
       if (before) {
-        remember([{ part, before: before.body, after: saved.parts[0].body }])
+        history.remember([{ part, before: before.body, after: saved.parts[0].body }])
       }
       return true
     } catch (e) {
@@ -249,46 +214,26 @@ export const useProject = defineStore('project', () => {
     }
   }
 
-  function remember(altered: Done) {
-    done.value = [...done.value, altered].slice(-500)
-    undone.value = []
-  }
-
-  async function step(from: typeof done, to: typeof done, way: 'undo' | 'redo') {
-    const last = from.value.at(-1)
-    if (!last) return
-    const edits: Edit[] = []
-    for (const a of way === 'undo' ? [...last].reverse() : last) {
-      const expected = way === 'undo' ? a.after : a.before
-      const wanted = way === 'undo' ? a.before : a.after
-      const present = parts.value.get(a.part)
-      if (present && !same(present.body, expected)) {
-        notice.value = `“${present.name}” was changed in another window since; ${way} stops here.`
-        from.value = []
-        return
-      }
-      edits.push({
-        part: a.part,
-        basedOn: present?.revision ?? revisions.get(a.part) ?? 1,
-        body: (wanted ?? null) as Edit['body'],
-        place: way === 'undo' ? a.placeBefore : a.placeAfter,
-      })
-    }
-    if (await attempt(() => api.change(id.value, edits))) {
-      last.forEach((a) => dropDraft(a.part))
-      from.value = from.value.slice(0, -1)
-      to.value = [...to.value, last]
+  async function step(way: Way) {
+    const next = history.plan(way, parts.value, (part) => revisions.get(part) ?? 1)
+    if (!next) return
+    if ('stale' in next) {
+      notice.value = `“${next.stale}” was changed in another window since; ${way} stops here.`
+      history.stop(way)
+    } else if (await attempt(() => api.change(id.value, next.edits))) {
+      next.parts.forEach(dropDraft)
+      history.made(way)
     } else if (!away) {
       // What is refused is refused for good; a server that is away may be asked again.
-      from.value = from.value.slice(0, -1)
+      history.drop(way)
     }
   }
 
   // One after the other: the second of two quick presses must see what the first left behind.
   let steps: Promise<void> = Promise.resolve()
   const inTurn = (take: () => Promise<void>) => (steps = steps.then(() => saves).then(take, take))
-  const undo = () => inTurn(() => step(done, undone, 'undo'))
-  const redo = () => inTurn(() => step(undone, done, 'redo'))
+  const undo = () => inTurn(() => step('undo'))
+  const redo = () => inTurn(() => step('redo'))
 
   /** Saves every draft that could not be saved. */
   async function saveDrafts() {
@@ -349,24 +294,8 @@ export const useProject = defineStore('project', () => {
         })),
       ),
     )
-    if (saved) settle(saved, before)
+    if (saved) history.remember(altered(saved.parts, before))
     return saved?.parts
-  }
-
-  function settle(saved: Saved, before: Map<number, PartView>) {
-    remember(
-      saved.parts.map((p) => {
-        const was = before.get(p.id)
-        const moved = was && was.place !== p.place
-        return {
-          part: p.id,
-          before: was?.body,
-          after: p.deleted ? undefined : p.body,
-          placeBefore: moved ? was.place : undefined,
-          placeAfter: moved ? p.place : undefined,
-        }
-      }),
-    )
   }
 
   /** Renames something everywhere. */
@@ -375,7 +304,7 @@ export const useProject = defineStore('project', () => {
     return inOrder(async () => {
       const before = parts.value
       const saved = await attempt(() => api.rename(id.value, what))
-      if (saved?.parts.length) settle(saved, before)
+      if (saved?.parts.length) history.remember(altered(saved.parts, before))
       return !!saved
     })
   }
@@ -385,7 +314,7 @@ export const useProject = defineStore('project', () => {
     return inOrder(async () => {
       const before = parts.value
       const saved = await attempt(() => api.handOver(id.value, called, note))
-      if (saved?.parts.length) settle(saved, before)
+      if (saved?.parts.length) history.remember(altered(saved.parts, before))
       return !!saved
     })
   }
@@ -411,9 +340,7 @@ export const useProject = defineStore('project', () => {
     conflict.value = undefined
     if (!c) return
     take({ parts: [c.theirs], change: 0, sentences: [], strengths: [] })
-    const next = new Map(drafts.value)
-    next.set(c.theirs.id, { body: c.yours.body, basedOn: c.theirs.revision })
-    drafts.value = next
+    shown.over(c.theirs.id, c.yours.body, c.theirs.revision)
     await commit(c.theirs.id, c.yours.body)
   }
 
@@ -424,7 +351,7 @@ export const useProject = defineStore('project', () => {
     failure,
     parts,
     drafts,
-    draftList,
+    draftList: shown.list,
     sentences,
     strengths,
     events,
@@ -437,8 +364,8 @@ export const useProject = defineStore('project', () => {
     conflict,
     refusal,
     notice,
-    done,
-    undone,
+    done: history.done,
+    undone: history.undone,
     saving,
     version,
     open,
