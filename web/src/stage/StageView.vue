@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import type { Vector } from '../api/bundle'
-import { showNumber } from '../common/numberText'
 import type { Frame, Take } from './frames'
-import { axes, Renderer, type Backdrop, type Camera } from './renderer'
+import { areaOf, cameraOn, flashColour, heightOf, runOn, surfaceLine, VIEWS, type View } from './framing'
+import { paintOverlay } from './overlay'
+import { Renderer, type Backdrop, type Camera } from './renderer'
 import { loadSprites, type SpriteSource } from './sprites'
 import type { Comfort } from './useLive'
 
@@ -59,14 +60,12 @@ const props = withDefaults(
 const clock = reactive<Clock>({ at: 0, playing: true })
 const shared = computed(() => props.follows ?? clock)
 
-const VIEWS = ['side', 'top', 'free'] as const
 const BACKDROPS: Backdrop[] = ['night', 'dusk', 'moor', 'snow', 'checker']
-const PAUSE = 0.5
 
 const canvas = ref<HTMLCanvasElement>()
 const overlay = ref<HTMLCanvasElement>()
 const box = ref<HTMLElement>()
-const view = defineModel<(typeof VIEWS)[number]>('view', { default: 'side' })
+const view = defineModel<View>('view', { default: 'side' })
 const backdrop = defineModel<Backdrop>('backdrop', { default: 'night' })
 const yaw = ref(30)
 const pitch = ref(25)
@@ -91,63 +90,27 @@ const shown = computed(() => {
   return frames?.[Math.min(Math.floor(at.value), frames.length - 1)]
 })
 
-/** The live particles over the take as an area, 100 wide and 20 high. */
-const liveArea = computed(() => {
-  const values = props.area
-  if (!values || values.length < 2) return ''
-  const most = Math.max(1, ...values)
-  const last = values.length - 1
-  const points = values.map((v, i) => `${((100 * i) / last).toFixed(2)} ${(20 - (18 * v) / most).toFixed(2)}`)
-  return `M0 20L${points.join('L')}L100 20Z`
-})
+/** The live particles over the take as an area. */
+const liveArea = computed(() => areaOf(props.area))
 
-const HEIGHTS = [1, 1.25, 1.5, 1.75, 2, 2.5, 3, 3.5, 4, 5, 6, 7, 8, 10, 12, 16, 20, 24, 32, 48, 64, 96, 128]
 const camera = computed<Camera>(() => {
-  const take = props.take
-  const [x, y, z] = props.point
-  let tall = 3
-  if (take && Number.isFinite(take.least[0])) {
-    const least = take.least.map((v, i) => Math.min(v, props.beside?.least[i] ?? v))
-    const most = take.most.map((v, i) => Math.max(v, props.beside?.most[i] ?? v))
-    const side = Math.max(Math.abs(least[0] - x), Math.abs(most[0] - x)) * 2
-    const above = most[1] - y
-    const below = y - least[1]
-    const aspect = (canvas.value?.width ?? 435) / (canvas.value?.height ?? 264)
-    // What falls through the surface is not worth a smaller picture.
-    tall = Math.max(side / aspect, (above + 0.15) / 0.7, Math.min(below, above * 0.4) / 0.26) * 1.04
-  }
-  const height = HEIGHTS.find((h) => h >= tall) ?? tall
-  const turned = view.value === 'side' ? [0, 0] : view.value === 'top' ? [0, 90] : [yaw.value, pitch.value]
-  const lift = view.value === 'side' ? height * 0.24 : 0
-  const [sx, sy] = liveNow.value && props.comfort ? props.comfort.shake : [0, 0]
-  return { centre: [x + sx, y + lift + sy, z], height, yaw: turned[0], pitch: turned[1] }
+  const aspect = (canvas.value?.width ?? 435) / (canvas.value?.height ?? 264)
+  return cameraOn(
+    props.point,
+    heightOf(props.point, aspect, props.take, props.beside),
+    view.value,
+    { yaw: yaw.value, pitch: pitch.value },
+    liveNow.value && props.comfort ? props.comfort.shake : [0, 0],
+  )
 })
-
-/** The flash over the picture, from linear light to sRGB. */
-const flash = computed(() => {
-  const [red, green, blue, opacity] = props.comfort?.flash ?? [0, 0, 0, 0]
-  if (!opacity) return undefined
-  const byte = (v: number) =>
-    Math.round(255 * (v <= 0.0031308 ? v * 12.92 : 1.055 * Math.pow(v, 1 / 2.4) - 0.055))
-  return `rgb(${byte(red)} ${byte(green)} ${byte(blue)} / ${opacity})`
-})
-
-/** The surface as a line in pixels; only seen from the side. */
-function surface(width: number, height: number): [number, number, number] {
-  if (view.value !== 'side') return [0, 0, 1e9]
-  const k = height / camera.value.height
-  const px = width / 2 + (props.point[0] - camera.value.centre[0]) * k
-  const py = height / 2 + (props.point[1] - camera.value.centre[1]) * k
-  const n = Math.hypot(props.normal[0], props.normal[1])
-  if (n < 1e-6) return [0, 0, 1e9]
-  const [a, b] = [props.normal[0] / n, props.normal[1] / n]
-  return [a, b, -(a * px + b * py)]
-}
+const flash = computed(() => flashColour(props.comfort?.flash ?? [0, 0, 0, 0]))
 
 function draw() {
   if (!renderer || !canvas.value) return
   dirty = false
-  renderer.draw(shown.value, camera.value, backdrop.value, surface(canvas.value.width, canvas.value.height))
+  const { width, height } = canvas.value
+  const surface = surfaceLine(props.point, props.normal, camera.value, view.value, width, height)
+  renderer.draw(shown.value, camera.value, backdrop.value, surface)
 }
 
 /** Draws a live frame now, and measures the way from a key press to the picture if one began. */
@@ -190,13 +153,8 @@ function frameLoop(now: number) {
   busyFor = props.busy ? busyFor + passed : 0
   const stale = props.busy && busyFor < 0.15 && !liveNow.value
   if (take && playing.value && !liveNow.value && !scrubbing.value && !stale) {
-    const end = take.frames.length - 1
-    const next = at.value + passed * take.head.stepsPerSecond * props.rate
-    const turn =
-      props.every === undefined
-        ? end + PAUSE * take.head.stepsPerSecond
-        : props.every * take.head.stepsPerSecond
-    if (!props.follows) at.value = next > turn ? 0 : next
+    const run = { frames: take.frames.length, stepsPerSecond: take.head.stepsPerSecond }
+    if (!props.follows) at.value = runOn(at.value, passed, run, props.rate, props.every)
   }
   if (!liveNow.value && Math.floor(at.value) !== drawn) dirty = true
   if (dirty && !stale && rested()) {
@@ -208,38 +166,15 @@ function frameLoop(now: number) {
 let drawn = -1
 let busyFor = 0
 
-function paintOverlay() {
-  const c = overlay.value
-  if (!c) return
-  const ratio = devicePixelRatio
-  const g = c.getContext('2d')!
-  const width = c.width / ratio
-  const height = c.height / ratio
-  g.setTransform(ratio, 0, 0, ratio, 0, 0)
-  g.clearRect(0, 0, width, height)
-  const pale = backdrop.value === 'snow' || backdrop.value === 'moor' || backdrop.value === 'checker'
-  const ink = pale ? 'rgba(20,26,36,0.85)' : 'rgba(201,210,222,0.9)'
-  const k = height / camera.value.height
-  const { right, up } = axes(camera.value)
-  const rel = props.point.map((v, i) => v - camera.value.centre[i])
-  const dot = (a: number[], b: number[]) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-  const px = width / 2 + dot(rel, right) * k
-  const py = height / 2 - dot(rel, up) * k
-  g.strokeStyle = pale ? 'rgba(20,26,36,0.4)' : 'rgba(201,210,222,0.35)'
-  g.setLineDash([3, 4])
-  g.beginPath()
-  g.moveTo(px, py)
-  g.lineTo(px + dot(props.normal, right) * height * 0.3, py - dot(props.normal, up) * height * 0.3)
-  g.stroke()
-  g.setLineDash([])
-  g.beginPath()
-  g.arc(px, py, 2.5, 0, 7)
-  g.fillStyle = ink
-  g.fill()
-  const unit = [0.25, 0.5, 1, 2, 5, 10, 20].find((u) => u * k >= 28) ?? 50
-  g.font = "11px 'Instrument Sans Variable', sans-serif"
-  g.fillText(`${showNumber(unit)} u`, 14, height - 18)
-  g.fillRect(14, height - 13, unit * k, 2)
+function overlaid() {
+  if (!overlay.value) return
+  const { point, normal } = props
+  paintOverlay(overlay.value, devicePixelRatio, {
+    point,
+    normal,
+    camera: camera.value,
+    backdrop: backdrop.value,
+  })
 }
 
 function fit() {
@@ -250,7 +185,7 @@ function fit() {
     c.width = Math.max(1, Math.round(width * devicePixelRatio))
     c.height = Math.max(1, Math.round(height * devicePixelRatio))
   }
-  paintOverlay()
+  overlaid()
   dirty = true
 }
 
@@ -261,7 +196,7 @@ async function takeSprites() {
   dirty = true
 }
 
-watch([camera, backdrop, () => props.normal], paintOverlay, { flush: 'post' })
+watch([camera, backdrop, () => props.normal], overlaid, { flush: 'post' })
 
 let watcher: ResizeObserver | undefined
 onMounted(() => {
