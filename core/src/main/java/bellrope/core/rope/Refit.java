@@ -2,6 +2,7 @@ package bellrope.core.rope;
 
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Type;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.EventType.Shape;
@@ -66,12 +67,23 @@ public final class Refit {
         return condition.match(
                 compare -> number.test(compare.source()),
                 oneOf -> event.field(oneOf.field())
-                        .filter(Field.Choice.class::isInstance)
-                        .map(f -> ((Field.Choice) f).options().containsAll(oneOf.options()))
+                        .map(field -> field.match(
+                                num -> false,
+                                choice -> choice.options().containsAll(oneOf.options()),
+                                vector -> false,
+                                flag -> false,
+                                colour -> false,
+                                text -> false))
                         .orElse(false),
                 flagged -> event.field(flagged.field())
-                        .filter(Field.Flag.class::isInstance)
-                        .isPresent(),
+                        .map(field -> field.match(
+                                num -> false,
+                                choice -> false,
+                                vector -> false,
+                                flag -> true,
+                                colour -> false,
+                                text -> false))
+                        .orElse(false),
                 tagged -> true);
     }
 
@@ -160,18 +172,20 @@ public final class Refit {
 
     /** Tells whether a field can drive a parameter: by a remap where it is a number, as it is where it has the same type. */
     public static boolean drives(Field field, Parameter parameter) {
-        boolean isNumber = field instanceof Field.Number;
-        return parameter
-                .type()
-                .match(
-                        n -> isNumber,
-                        w -> isNumber,
-                        f -> isNumber || field instanceof Field.Flag,
-                        c -> isNumber
-                                || field instanceof Field.Choice choice
-                                        && c.options().containsAll(choice.options()),
-                        v -> field instanceof Field.Vector,
-                        t -> field instanceof Field.Colour);
+        Type type = parameter.type();
+        return field.match(
+                number -> type.scalar(),
+                choice -> type.match(
+                        n -> false,
+                        w -> false,
+                        f -> false,
+                        c -> c.options().containsAll(choice.options()),
+                        v -> false,
+                        t -> false),
+                vector -> type.match(n -> false, w -> false, f -> false, c -> false, v -> true, t -> false),
+                flag -> type.match(n -> false, w -> false, f -> true, c -> false, v -> false, t -> false),
+                colour -> type.match(n -> false, w -> false, f -> false, c -> false, v -> false, t -> true),
+                text -> false);
     }
 
     /** Returns what usually drives a parameter: a field of the event, the time held, a channel, or its default. */
