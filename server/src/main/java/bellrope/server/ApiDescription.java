@@ -1,13 +1,21 @@
 package bellrope.server;
 
+import bellrope.server.store.ProjectStore;
+import bellrope.server.view.Views;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
+import java.lang.reflect.ParameterizedType;
+import java.lang.reflect.RecordComponent;
+import java.lang.reflect.Type;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
@@ -15,48 +23,45 @@ import org.springframework.context.annotation.Configuration;
 import tools.jackson.databind.JsonNode;
 
 /**
- * The published OpenAPI document: its head, and what no record says. Null never crosses the API but for the properties
- * named here, so all others are required.
+ * The published OpenAPI document: its head, and what may be missing. Null never crosses the API but for components that are
+ * {@link Nullable}, so all others are required.
  */
 @Configuration
 class ApiDescription {
-    private static final Map<String, Set<String>> MAY_BE_MISSING = Map.ofEntries(
-            Map.entry("NumbersReport", Set.of("onset", "release", "hold")),
-            Map.entry("Line", Set.of("why", "origin", "facing", "limit", "hold", "held")),
-            Map.entry("AccountReport", Set.of("value")),
-            Map.entry("Edit", Set.of("part", "kind", "place")),
-            Map.entry("ProjectLine", Set.of("broken")),
-            Map.entry("TakeHead", Set.of("cut")),
-            Map.entry("PreviewHead", Set.of("cut")),
-            Map.entry("Rename", Set.of("within", "field")),
-            Map.entry("NoticedView", Set.of("rope", "remedy")),
-            Map.entry("WiringView", Set.of("slope")),
-            Map.entry("BalanceLine", Set.of("outdoes")),
-            Map.entry("ResponseView", Set.of("numbers", "silent")),
-            Map.entry("TakeRequest", Set.of("rope", "event", "payload", "value", "held", "channels", "drafts")),
-            Map.entry(
-                    "PreviewRequest",
-                    Set.of("rope", "payload", "surface", "side", "velocity", "stopAfter", "set", "drafts")),
-            Map.entry("FindingReport", Set.of("remedy", "mended")),
-            Map.entry("EmitterReport", Set.of("line", "saturation", "restWithin")),
-            Map.entry("EffectReport", Set.of("expectedTotal")),
-            Map.entry("ResponsesRequest", Set.of("ropes", "drafts")),
-            Map.entry("WiringRequest", Set.of("recorded", "pulled", "drafts")),
-            Map.entry("EffectRequest", Set.of("drafts")),
-            Map.entry("ContractView", Set.of("against")),
-            Map.entry("NewVersion", Set.of("note")),
-            Map.entry("FeedsRequest", Set.of("drafts")),
-            Map.entry("FittedRequest", Set.of("drafts", "event", "effect", "feed", "field", "channel")),
-            Map.entry("FedWish", Set.of("index", "source")),
-            Map.entry("FeedsView", Set.of("reach")),
-            Map.entry("FeedReport", Set.of("least", "most", "lowest", "highest")),
-            Map.entry("ReachReport", Set.of("usualHit", "worst", "fitting")),
-            Map.entry("ScaleReport", Set.of("mended")),
-            Map.entry("Refusal", Set.of("yours", "theirs")));
+    /** Where the records of the API lie; those within them are found from there. */
+    private static final List<Class<?>> ROOTS = List.of(Views.class, ProjectStore.class);
+
+    private static final Map<String, Set<String>> MAY_BE_MISSING = new HashMap<>();
 
     static {
         // Bodies and payloads are described by the bundle's own schema.
         SpringDocUtils.getConfig().replaceWithClass(JsonNode.class, Object.class);
+        Set<Class<?>> seen = new HashSet<>();
+        for (Class<?> root : ROOTS) {
+            for (Class<?> inner : root.getDeclaredClasses()) {
+                look(inner, seen);
+            }
+        }
+    }
+
+    // Notes what of a record may be null, and looks at the records in it.
+    private static void look(Type type, Set<Class<?>> seen) {
+        if (type instanceof ParameterizedType generic) {
+            for (Type argument : generic.getActualTypeArguments()) {
+                look(argument, seen);
+            }
+        } else if (type instanceof Class<?> record && record.isArray()) {
+            look(record.getComponentType(), seen);
+        } else if (type instanceof Class<?> record && record.isRecord() && seen.add(record)) {
+            Set<String> missing = new HashSet<>();
+            for (RecordComponent component : record.getRecordComponents()) {
+                if (component.getAnnotatedType().isAnnotationPresent(Nullable.class)) {
+                    missing.add(component.getName());
+                }
+                look(component.getGenericType(), seen);
+            }
+            MAY_BE_MISSING.put(record.getSimpleName(), missing);
+        }
     }
 
     @Bean

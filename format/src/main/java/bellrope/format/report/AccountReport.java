@@ -12,6 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The account of a pull for other programs.
@@ -30,7 +31,7 @@ public record AccountReport(
         String event,
         String phase,
         String subject,
-        String value,
+        @Nullable String value,
         Map<String, Object> payload,
         double at,
         String summary,
@@ -62,19 +63,19 @@ public record AccountReport(
             boolean answered,
             String name,
             String said,
-            String why,
+            @Nullable String why,
             String words,
             String effect,
             int condition,
-            Account.Limited limit,
-            double[] origin,
-            double[] facing,
+            Account.@Nullable Limited limit,
+            double @Nullable [] origin,
+            double @Nullable [] facing,
             List<FedReport> fed,
             double delay,
-            Double hold,
+            @Nullable Double hold,
             List<String> companions,
             List<String> later,
-            Double held) {}
+            @Nullable Double held) {}
 
     /**
      * A parameter as a feed set it.

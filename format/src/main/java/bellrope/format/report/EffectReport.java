@@ -12,6 +12,7 @@ import bellrope.format.json.Bundle;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -27,7 +28,7 @@ public record EffectReport(
         List<EmitterReport> emitters,
         List<AnswersReport> answers,
         double[] expected,
-        Double expectedTotal,
+        @Nullable Double expectedTotal,
         double offspring) {
     /** Parts into which the births of an emitter are shared out. */
     private static final int BINS = 12;
@@ -42,7 +43,13 @@ public record EffectReport(
      * @param mended the effect with the remedy applied; null if there is none
      */
     public record FindingReport(
-            String check, String severity, String emitter, String place, String words, String remedy, JsonNode mended) {
+            String check,
+            String severity,
+            String emitter,
+            String place,
+            String words,
+            @Nullable String remedy,
+            @Nullable JsonNode mended) {
         static FindingReport of(Finding f) {
             return new FindingReport(
                     f.check(),
@@ -76,10 +83,10 @@ public record EffectReport(
             long dropped,
             double own,
             double children,
-            Double line,
-            Double saturation,
+            @Nullable Double line,
+            @Nullable Double saturation,
             double drag,
-            Double restWithin,
+            @Nullable Double restWithin,
             double unseen,
             int[] rose,
             double throwDirection,

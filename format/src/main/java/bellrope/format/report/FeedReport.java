@@ -12,6 +12,7 @@ import bellrope.core.value.Range;
 import bellrope.core.value.Remap;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One feed of a rope as a picture needs it.
@@ -31,10 +32,10 @@ public record FeedReport(
         String parameter,
         String source,
         String unit,
-        Double least,
-        Double most,
-        Double lowest,
-        Double highest,
+        @Nullable Double least,
+        @Nullable Double most,
+        @Nullable Double lowest,
+        @Nullable Double highest,
         String parameterUnit,
         double[] at,
         double[] becomes) {
@@ -61,10 +62,10 @@ public record FeedReport(
             double[] reach,
             double[] hit,
             double usualReach,
-            Double usualHit,
-            Double worst,
+            @Nullable Double usualHit,
+            @Nullable Double worst,
             boolean agrees,
-            Double fitting) {
+            @Nullable Double fitting) {
         public static ReachReport of(Reaches reaches) {
             boolean hits = reaches.usual().hit() > 0;
             List<Reaches.Point> points = reaches.points();

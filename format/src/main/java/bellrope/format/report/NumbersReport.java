@@ -2,6 +2,7 @@ package bellrope.format.report;
 
 import bellrope.core.measure.Numbers;
 import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The numbers of a response for other programs; null where there is none.
@@ -30,9 +31,9 @@ public record NumbersReport(
         long dropped,
         int peak,
         double peakAt,
-        Double onset,
-        Double release,
-        Double hold,
+        @Nullable Double onset,
+        @Nullable Double release,
+        @Nullable Double hold,
         double reach,
         double extent,
         double[] low,

@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -108,7 +109,7 @@ public record ParameterReport(
             boolean holds,
             List<EmitterDifference> emitters,
             List<CauseReport> causes,
-            JsonNode mended) {}
+            @Nullable JsonNode mended) {}
 
     public record EmitterDifference(String emitter, double difference, boolean others) {}
 

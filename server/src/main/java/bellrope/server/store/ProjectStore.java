@@ -26,6 +26,7 @@ import org.jooq.SQLDialect;
 import org.jooq.TransactionalCallable;
 import org.jooq.exception.DataAccessException;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 
@@ -209,7 +210,12 @@ public class ProjectStore {
      * @param body of the part; null to delete it
      * @param place among its kind; null to leave it there, or to put it at the end
      */
-    public record Edit(Long part, Kind kind, long basedOn, JsonNode body, Long place) {}
+    public record Edit(
+            @Nullable Long part,
+            @Nullable Kind kind,
+            long basedOn,
+            JsonNode body,
+            @Nullable Long place) {}
 
     /**
      * Makes several changes in one transaction.

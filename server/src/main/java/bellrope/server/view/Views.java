@@ -10,6 +10,7 @@ import bellrope.format.report.NumbersReport;
 import bellrope.format.report.OfferReport;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /** The shapes of requests and answers. */
@@ -22,7 +23,14 @@ public final class Views {
      * @param change counts every change of the project
      * @param broken why it is set aside and cannot be opened; null where it can
      */
-    public record ProjectLine(long id, String name, long change, int events, int effects, int ropes, String broken) {}
+    public record ProjectLine(
+            long id,
+            String name,
+            long change,
+            int events,
+            int effects,
+            int ropes,
+            @Nullable String broken) {}
 
     /**
      * One part of a project as it stands, or stood.
@@ -104,7 +112,12 @@ public final class Views {
      * @param body of the part; null to delete it
      * @param place among its kind; null to leave it there, or to put a new one at the end
      */
-    public record Edit(Long part, String kind, long basedOn, JsonNode body, Long place) {
+    public record Edit(
+            @Nullable Long part,
+            @Nullable String kind,
+            long basedOn,
+            JsonNode body,
+            @Nullable Long place) {
         public Edit {
             Demand.given("body", body, "the body of the part, or null to delete it");
         }
@@ -124,7 +137,8 @@ public final class Views {
      * @param within event of a field, value or option; effect of a parameter; null for the others
      * @param field of an option
      */
-    public record Rename(String what, String within, String field, String from, String to) {
+    public record Rename(
+            String what, @Nullable String within, @Nullable String field, String from, String to) {
         public Rename {
             Demand.given("what", what, "event, field, value, option, effect, parameter, channel or place");
             Demand.given("from", from, "the name as it is");
@@ -141,7 +155,13 @@ public final class Views {
      * @param remedy a change that mends it; null if there is none
      */
     public record NoticedView(
-            String check, String severity, Long rope, String event, String slot, String words, RemedyView remedy) {}
+            String check,
+            String severity,
+            @Nullable Long rope,
+            String event,
+            String slot,
+            String words,
+            @Nullable RemedyView remedy) {}
 
     /** A change that mends something: what it does, and the body of the rope with it made. */
     public record RemedyView(String words, JsonNode body) {}
@@ -162,7 +182,7 @@ public final class Views {
             double usual,
             double ratio,
             String verdict,
-            String outdoes) {}
+            @Nullable String outdoes) {}
 
     /**
      * All ropes looked at.
@@ -170,7 +190,8 @@ public final class Views {
      * @param slope of the logarithm of presence for one step of weight; null with fewer than two weights
      * @param lines one for each rope that can be seen
      */
-    public record WiringView(List<NoticedView> findings, Double slope, double intercept, List<BalanceLine> lines) {}
+    public record WiringView(
+            List<NoticedView> findings, @Nullable Double slope, double intercept, List<BalanceLine> lines) {}
 
     public record NewProject(String name) {
         public NewProject {
@@ -193,7 +214,7 @@ public final class Views {
             JsonNode contract,
             List<VersionView> versions,
             List<AliasView> aliases,
-            String against,
+            @Nullable String against,
             List<DifferenceView> differences,
             int breaks,
             String version) {}
@@ -212,7 +233,7 @@ public final class Views {
     public record DifferenceView(String kind, String what, String before, String after, boolean breaks, String why) {}
 
     /** A version to be handed over. */
-    public record NewVersion(String name, String note) {
+    public record NewVersion(String name, @Nullable String note) {
         public NewVersion {
             Demand.given("name", name, "a name");
         }
@@ -236,14 +257,14 @@ public final class Views {
      * @param seed of the pull
      */
     public record TakeRequest(
-            Long rope,
-            String event,
-            JsonNode payload,
-            String value,
-            Double held,
-            Map<String, Double> channels,
+            @Nullable Long rope,
+            @Nullable String event,
+            @Nullable JsonNode payload,
+            @Nullable String value,
+            @Nullable Double held,
+            @Nullable Map<String, Double> channels,
             long seed,
-            List<Draft> drafts) {}
+            @Nullable List<Draft> drafts) {}
 
     /**
      * The head of a take; the frames follow it.
@@ -261,7 +282,7 @@ public final class Views {
             int[] live,
             float[] presence,
             boolean ended,
-            String cut,
+            @Nullable String cut,
             JsonNode payload) {}
 
     /**
@@ -278,21 +299,21 @@ public final class Views {
      */
     public record PreviewRequest(
             long effect,
-            Long rope,
-            JsonNode payload,
-            String surface,
-            String side,
-            double[] velocity,
+            @Nullable Long rope,
+            @Nullable JsonNode payload,
+            @Nullable String surface,
+            @Nullable String side,
+            double @Nullable [] velocity,
             long seed,
-            Double stopAfter,
-            JsonNode set,
-            List<Draft> drafts) {}
+            @Nullable Double stopAfter,
+            @Nullable JsonNode set,
+            @Nullable List<Draft> drafts) {}
 
     /** An effect to be looked at. */
-    public record EffectRequest(long effect, List<Draft> drafts) {}
+    public record EffectRequest(long effect, @Nullable List<Draft> drafts) {}
 
     /** A rope whose feeds are to be looked at. */
-    public record FeedsRequest(long rope, List<Draft> drafts) {}
+    public record FeedsRequest(long rope, @Nullable List<Draft> drafts) {}
 
     /**
      * The feeds of a rope as curves, and how far its response reaches.
@@ -302,7 +323,10 @@ public final class Views {
      * @param units of what its conditions read
      */
     public record FeedsView(
-            List<FeedReport> feeds, FeedReport.ReachReport reach, List<OfferReport> offers, List<String> units) {}
+            List<FeedReport> feeds,
+            FeedReport.@Nullable ReachReport reach,
+            List<OfferReport> offers,
+            List<String> units) {}
 
     /**
      * A feed that is wished for.
@@ -310,7 +334,10 @@ public final class Views {
      * @param index of the feed that it replaces; null to add one
      * @param source as in a feed of a bundle; null for the usual one
      */
-    public record FedWish(Integer index, String parameter, JsonNode source) {}
+    public record FedWish(
+            @Nullable Integer index,
+            String parameter,
+            @Nullable JsonNode source) {}
 
     /**
      * Ropes to be brought to fit, and one thing to fit them to.
@@ -324,12 +351,12 @@ public final class Views {
      */
     public record FittedRequest(
             List<JsonNode> ropes,
-            List<Draft> drafts,
-            String event,
-            String effect,
-            FedWish feed,
-            String field,
-            String channel) {}
+            @Nullable List<Draft> drafts,
+            @Nullable String event,
+            @Nullable String effect,
+            @Nullable FedWish feed,
+            @Nullable String field,
+            @Nullable String channel) {}
 
     /** The ropes as they fit, in the order in which they came. */
     public record FittedView(List<JsonNode> ropes) {}
@@ -356,7 +383,7 @@ public final class Views {
             int[] live,
             float[] presence,
             boolean ended,
-            String cut,
+            @Nullable String cut,
             double[] facing,
             JsonNode payload) {}
 
@@ -367,10 +394,14 @@ public final class Views {
     public record ChangesView(long before, long after, List<Changes.Change> changes) {}
 
     /** Which responses to compute; null for those of all ropes. */
-    public record ResponsesRequest(List<Long> ropes, List<Draft> drafts) {}
+    public record ResponsesRequest(
+            @Nullable List<Long> ropes, @Nullable List<Draft> drafts) {}
 
     /** What to look at the wiring with; what came at the last pulls may be known. */
-    public record WiringRequest(List<Recorded> recorded, List<Pulled> pulled, List<Draft> drafts) {}
+    public record WiringRequest(
+            @Nullable List<Recorded> recorded,
+            @Nullable List<Pulled> pulled,
+            @Nullable List<Draft> drafts) {}
 
     /**
      * The last pulls of an event.
@@ -391,7 +422,12 @@ public final class Views {
      * @param strip most particles alive in each thirtieth of a second from the pull on, for 3 s at most
      * @param silent why it cannot answer; null if it does
      */
-    public record ResponseView(long rope, NumbersReport numbers, int[] strip, boolean ended, String silent) {}
+    public record ResponseView(
+            long rope,
+            @Nullable NumbersReport numbers,
+            int[] strip,
+            boolean ended,
+            @Nullable String silent) {}
 
     /** A refusal, by RFC 9457. */
     public record Refusal(
@@ -400,8 +436,8 @@ public final class Views {
             int status,
             String detail,
             List<Problem> problems,
-            PartView yours,
-            PartView theirs) {}
+            @Nullable PartView yours,
+            @Nullable PartView theirs) {}
 
     /** What an import found. */
     public record Imported(ProjectLine project, Map<String, Integer> counts) {}
