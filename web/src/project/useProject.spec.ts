@@ -130,6 +130,35 @@ describe('the way back', () => {
   })
 })
 
+describe('saves of one window', () => {
+  const five = { name: 'effect 1', note: 5 }
+  it('never conflict with themselves when the same is saved twice at once', async () => {
+    const project = await opened()
+    const both = await Promise.all([project.commit(1, five), project.commit(1, five)])
+    expect(both).toEqual([true, true])
+    expect(project.conflict).toBeUndefined()
+    expect(project.refusal).toBeUndefined()
+    expect(note(project, 1)).toBe(5)
+    await project.undo()
+    expect(note(project, 1)).toBe(0)
+  })
+  it('keep what was set last, also back to what it was', async () => {
+    const project = await opened()
+    await Promise.all([project.commit(1, five), project.commit(1, { name: 'effect 1', note: 0 })])
+    expect(note(project, 1)).toBe(0)
+    expect(server.parts[0].body.note).toBe(0)
+    expect(project.drafts.size).toBe(0)
+    await project.undo()
+    expect(note(project, 1)).toBe(5)
+  })
+  it('follow one another on the revision that the one before left', async () => {
+    const project = await opened()
+    await Promise.all([1, 2, 3, 4].map((n) => project.commit(1, { name: 'effect 1', note: n })))
+    expect(note(project, 1)).toBe(4)
+    expect(project.conflict).toBeUndefined()
+  })
+})
+
 describe('a save that the disk does not take', () => {
   it('keeps the draft, which can be saved when there is room', async () => {
     const project = await opened()

@@ -62,6 +62,8 @@ export const useProject = defineStore('project', () => {
   /** Grows with every change of what is shown, drafts included. */
   const version = shown.version
   let saves: Promise<unknown> = Promise.resolve()
+  // How many saves of a part are on their way.
+  const queued = new Map<number, number>()
   // Of everything seen, deleted parts included: to bring one back, its last revision must be known.
   const revisions = new Map<number, number>()
 
@@ -169,20 +171,31 @@ export const useProject = defineStore('project', () => {
   function commit(part: number, body: unknown): Promise<boolean> {
     const present = parts.value.get(part)
     const basedOn = drafts.value.get(part)?.basedOn
-    if (present && basedOn === undefined && same(present.body, body)) return Promise.resolve(true)
-    if (present && basedOn === present.revision && same(present.body, body)) {
+    // While a save of the part is on its way, what is there now will not stay.
+    const rests = !queued.has(part)
+    if (rests && present && basedOn === undefined && same(present.body, body)) return Promise.resolve(true)
+    if (rests && present && basedOn === present.revision && same(present.body, body)) {
       dropDraft(part)
       return Promise.resolve(true)
     }
     draft(part, body)
     const mine = drafts.value.get(part)
-    const result = saves.then(() => save(part, body, mine))
+    queued.set(part, (queued.get(part) ?? 0) + 1)
+    const result = saves
+      .then(() => save(part, body, mine))
+      .finally(() => {
+        const left = queued.get(part)! - 1
+        if (left) queued.set(part, left)
+        else queued.delete(part)
+      })
     saves = result.catch(() => undefined)
     return result
   }
 
   async function save(part: number, body: unknown, mine: { basedOn: number } | undefined): Promise<boolean> {
     const before = parts.value.get(part)
+    // The same was saved by the one before it in the queue: Enter, and then leaving the field.
+    if (before && !drafts.value.has(part) && same(before.body, body)) return true
     saving.value++
     try {
       const draftNow = drafts.value.get(part)
