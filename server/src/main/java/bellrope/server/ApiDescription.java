@@ -1,5 +1,6 @@
 package bellrope.server;
 
+import bellrope.format.report.ParameterReport;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.view.Views;
 import io.swagger.v3.oas.models.OpenAPI;
@@ -29,7 +30,7 @@ import tools.jackson.databind.JsonNode;
 @Configuration
 class ApiDescription {
     /** Where the records of the API lie; those within them are found from there. */
-    private static final List<Class<?>> ROOTS = List.of(Views.class, ProjectStore.class);
+    private static final List<Class<?>> ROOTS = List.of(Views.class, ProjectStore.class, ParameterReport.class);
 
     private static final Map<String, Set<String>> MAY_BE_MISSING = new HashMap<>();
 
@@ -38,6 +39,7 @@ class ApiDescription {
         SpringDocUtils.getConfig().replaceWithClass(JsonNode.class, Object.class);
         Set<Class<?>> seen = new HashSet<>();
         for (Class<?> root : ROOTS) {
+            look(root, seen);
             for (Class<?> inner : root.getDeclaredClasses()) {
                 look(inner, seen);
             }
