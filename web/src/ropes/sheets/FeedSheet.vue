@@ -46,15 +46,6 @@ const setSource = (source: Fed) => refit(feed.value.parameter, source)
 const setParameter = (name: string) => refit(name, feed.value)
 const offer = computed(() => view.value?.offers.find((o) => o.parameter === feed.value.parameter))
 
-/** A number that was handed on as it is, carried from its whole range onto the whole of the parameter. */
-function ranged() {
-  const { least, most, lowest, highest } = drawn.value ?? {}
-  edit((f) => {
-    f.in = [least ?? 0, most ?? 1]
-    f.out = [lowest ?? 0, highest ?? 1]
-  })
-}
-
 const changes = computed(
   () => !!(feed.value.channel || feed.value.since || feed.value.held || feed.value.from),
 )
@@ -134,7 +125,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
   <p v-else-if="!feed.out" class="quiet">
     Handed on as it is.
     <template v-if="parameter && numeric(parameter)">
-      <button class="link" @click="ranged">Carry it from one range onto another</button>
+      <button class="link" @click="setSource(feed)">Carry it from one range onto another</button>
     </template>
   </p>
   <template v-else>

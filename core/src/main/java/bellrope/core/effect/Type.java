@@ -77,6 +77,11 @@ public sealed interface Type {
         return this instanceof Number ? held : Math.rint(held);
     }
 
+    /** Tells whether its values are numbers. */
+    default boolean numeric() {
+        return false;
+    }
+
     /** Tells whether its values are numbers or stand for some. */
     default boolean scalar() {
         return true;
@@ -125,6 +130,11 @@ public sealed interface Type {
         }
 
         @Override
+        public boolean numeric() {
+            return true;
+        }
+
+        @Override
         public <R> R match(Cases<R> cases) {
             return cases.number().apply(this);
         }
@@ -161,6 +171,11 @@ public sealed interface Type {
             if (value != Math.rint(value)) {
                 throw new Refused(place, Words.number(value), "a whole number");
             }
+        }
+
+        @Override
+        public boolean numeric() {
+            return true;
         }
 
         @Override

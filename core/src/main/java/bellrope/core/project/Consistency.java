@@ -13,6 +13,7 @@ import bellrope.core.event.Field;
 import bellrope.core.event.Place;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Feed;
+import bellrope.core.rope.Refit;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Source;
 import bellrope.core.value.Problem;
@@ -170,15 +171,12 @@ public final class Consistency {
         for (int i = 0; i < rope.conditions().size(); i++) {
             condition(place + "/conditions/" + i, rope.conditions().get(i), event, project);
         }
-        for (Field.Meaning meaning : rope.facing().needs()) {
-            // A heading may be told apart from the event, by where the subject is.
-            if (meaning != Field.Meaning.HEADING && event.vector(meaning).isEmpty()) {
-                add(
-                        place + "/facing",
-                        rope.facing().words(),
-                        "a facing that " + event.name() + " can give; it carries no "
-                                + meaning.name().toLowerCase());
-            }
+        for (Field.Meaning meaning : rope.facing().missing(event)) {
+            add(
+                    place + "/facing",
+                    rope.facing().words(),
+                    "a facing that " + event.name() + " can give; it carries no "
+                            + meaning.name().toLowerCase());
         }
         hit(place, rope, event);
         for (int i = 0; i < rope.feeds().size(); i++) {
@@ -219,8 +217,7 @@ public final class Consistency {
                 payload -> {
                     if (feed.remap().isEmpty()
                             && known(at + "/field", payload.field(), event.fieldNames(), "field of " + event.name())
-                            && !event.field(payload.field()).orElseThrow().examples().stream()
-                                    .allMatch(type::accepts)) {
+                            && !Refit.asItIs(event.field(payload.field()).orElseThrow(), parameter)) {
                         add(at + "/field", '"' + payload.field() + '"', "a field that gives " + type.expects());
                     }
                 },

@@ -1,7 +1,8 @@
 package bellrope.core.rope;
 
+import bellrope.core.event.EventType;
 import bellrope.core.event.Field.Meaning;
-import java.util.Set;
+import java.util.List;
 
 /** Which way the effect's own y axis points when a rope plays it. */
 public enum Facing {
@@ -15,19 +16,22 @@ public enum Facing {
     FIXED("a fixed way");
 
     private final String words;
-    private final Set<Meaning> needs;
+    private final List<Meaning> needs;
 
     Facing(String words, Meaning... needs) {
         this.words = words;
-        this.needs = Set.of(needs);
+        this.needs = List.of(needs);
     }
 
     public String words() {
         return words;
     }
 
-    /** Returns the vectors that the event must carry for this facing. */
-    public Set<Meaning> needs() {
-        return needs;
+    /** Returns the vectors that an event lacks for this facing. A heading may also be known from where the subject is. */
+    public List<Meaning> missing(EventType event) {
+        return needs.stream()
+                .filter(meaning ->
+                        meaning != Meaning.HEADING && event.vector(meaning).isEmpty())
+                .toList();
     }
 }

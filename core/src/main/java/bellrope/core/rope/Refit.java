@@ -2,7 +2,6 @@ package bellrope.core.rope;
 
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Parameter;
-import bellrope.core.effect.Type;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.EventType.Shape;
@@ -48,8 +47,7 @@ public final class Refit {
                         parameter -> true);
         List<Condition> conditions =
                 rope.conditions().stream().filter(c -> holds(c, event, number)).toList();
-        boolean points = rope.facing().needs().stream()
-                .allMatch(meaning -> event.vector(meaning).isPresent());
+        boolean points = rope.facing().missing(event).isEmpty();
         return rope.with(d -> {
             d.when = new When(event.name(), Optional.empty(), rope.when().match(), conditions);
             d.feeds = rope.feeds().stream()
@@ -142,8 +140,7 @@ public final class Refit {
                         payload -> remapped
                                 ? scalar
                                 : event.flatMap(e -> e.field(payload.field()))
-                                        .filter(f -> drives(f, parameter)
-                                                && !(f instanceof Field.Number) == !number(parameter))
+                                        .filter(f -> asItIs(f, parameter))
                                         .isPresent(),
                         channel -> scalar,
                         held -> scalar,
@@ -166,26 +163,14 @@ public final class Refit {
                 .toList();
     }
 
-    private static boolean number(Parameter parameter) {
-        return parameter.type().match(n -> true, w -> true, f -> false, c -> false, v -> false, t -> false);
+    /** Tells whether what a field carries can be handed on to a parameter as it is. */
+    public static boolean asItIs(Field field, Parameter parameter) {
+        return field.examples().stream().allMatch(parameter.type()::accepts);
     }
 
-    /** Tells whether a field can drive a parameter: by a remap where it is a number, as it is where it has the same type. */
+    /** Tells whether a field can drive a parameter: by a remap where it is a number, as it is where the types agree. */
     public static boolean drives(Field field, Parameter parameter) {
-        Type type = parameter.type();
-        return field.match(
-                number -> type.scalar(),
-                choice -> type.match(
-                        n -> false,
-                        w -> false,
-                        f -> false,
-                        c -> c.options().containsAll(choice.options()),
-                        v -> false,
-                        t -> false),
-                vector -> type.match(n -> false, w -> false, f -> false, c -> false, v -> true, t -> false),
-                flag -> type.match(n -> false, w -> false, f -> true, c -> false, v -> false, t -> false),
-                colour -> type.match(n -> false, w -> false, f -> false, c -> false, v -> false, t -> true),
-                text -> false);
+        return field instanceof Field.Number ? parameter.type().scalar() : asItIs(field, parameter);
     }
 
     /** Returns what usually drives a parameter: a field of the event, the time held, a channel, or its default. */
@@ -197,7 +182,7 @@ public final class Refit {
         if (field.isPresent()) {
             return new Source.Payload(field.get().name());
         }
-        if (!number(parameter)) {
+        if (!parameter.type().numeric()) {
             return new Source.Constant(parameter.standard());
         }
         boolean lasts = event.filter(e -> e.shape() != Shape.MOMENT).isPresent();
@@ -216,7 +201,7 @@ public final class Refit {
         boolean as = source.match(
                 payload -> values.event()
                         .flatMap(e -> e.field(payload.field()))
-                        .filter(f -> !(f instanceof Field.Number) && drives(f, parameter))
+                        .filter(f -> !(f instanceof Field.Number) && asItIs(f, parameter))
                         .isPresent(),
                 channel -> false,
                 held -> false,

@@ -25,7 +25,7 @@ public final class Knob {
         this.instance = instance;
         this.hand = hand;
         this.parameter = parameter;
-        this.number = parameter.type().match(n -> true, w -> true, f -> false, c -> false, v -> false, t -> false);
+        this.number = parameter.type().numeric();
     }
 
     /** Returns the parameter with its bounds, unit and description. */

@@ -114,6 +114,13 @@ class RefitTest {
             assertThat(to.feeds()).extracting(Feed::parameter).containsExactly("width", "kind");
         }
 
+        // A heading is also known from where the subject is, so no event has to carry it.
+        @Test
+        void aHeadingStaysWhateverTheEventCarries() {
+            Rope heads = full.with(d -> d.pointing = Pointing.of(Facing.HEADING));
+            assertThat(Refit.to(heads, Sample.weather()).facing()).isEqualTo(Facing.HEADING);
+        }
+
         @Test
         void aStateHasAnOrderAndNoLongest() {
             Run run = Refit.to(full, Sample.weather()).run();
