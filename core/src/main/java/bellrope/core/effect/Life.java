@@ -2,6 +2,7 @@ package bellrope.core.effect;
 
 import bellrope.core.value.Curve;
 import bellrope.core.value.Demand;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Vec3;
 import java.util.Collections;
@@ -102,7 +103,7 @@ public record Life(
 
     /** Returns the linear drag that acts, per second: e^(−drag·t) of the speed is left after t. */
     public double dragPerSecond() {
-        return restWithin.isPresent() && !restEvenly ? -StrictMath.log(1 - RESTED) / restWithin.getAsDouble() : drag;
+        return restWithin.isPresent() && !restEvenly ? -Exact.log(1 - RESTED) / restWithin.getAsDouble() : drag;
     }
 
     /** Returns in how many seconds it slows evenly to nothing; empty where it does not. */

@@ -1,5 +1,6 @@
 package bellrope.core.measure;
 
+import bellrope.core.value.Exact;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -55,8 +56,8 @@ public record Balance(OptionalDouble slope, double intercept, List<Line> lines) 
             for (int j = i + 1; j < seen.size(); j++) {
                 int run = seen.get(j).weight() - seen.get(i).weight();
                 if (run != 0) {
-                    slopes.add((StrictMath.log(seen.get(j).presence())
-                                    - StrictMath.log(seen.get(i).presence()))
+                    slopes.add((Exact.log(seen.get(j).presence())
+                                    - Exact.log(seen.get(i).presence()))
                             / run);
                 }
             }
@@ -66,11 +67,11 @@ public record Balance(OptionalDouble slope, double intercept, List<Line> lines) 
         double intercept = seen.isEmpty()
                 ? 0
                 : median(seen.stream()
-                        .map(r -> StrictMath.log(r.presence()) - rise * r.weight())
+                        .map(r -> Exact.log(r.presence()) - rise * r.weight())
                         .toList());
         List<Line> lines = new ArrayList<>();
         for (Response response : seen) {
-            double usual = StrictMath.exp(intercept + rise * response.weight());
+            double usual = Exact.exp(intercept + rise * response.weight());
             double ratio = response.presence() / usual;
             Verdict verdict =
                     ratio > STANDS_OUT ? Verdict.LOUD : ratio < 1 / STANDS_OUT ? Verdict.FAINT : Verdict.USUAL;

@@ -87,7 +87,7 @@ final class Notices {
             if (field.isEmpty()) {
                 continue;
             }
-            one.times.merge(value.name(), 1, Integer::sum);
+            one.times.merge(value.name(), 1, (a, b) -> a + b);
             Field before = one.fields.putIfAbsent(value.name(), field.get());
             if (before != null) {
                 Optional<Field> both = before.or(field.get());

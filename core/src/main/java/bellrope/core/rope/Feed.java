@@ -2,6 +2,7 @@ package bellrope.core.rope;
 
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Remap;
@@ -41,7 +42,7 @@ public record Feed(String parameter, Source source, Optional<Remap> remap, Follo
          */
         public double after(double before, double towards, double seconds) {
             double tau = towards > before ? rise : fall;
-            return tau == 0 ? towards : towards + (before - towards) * StrictMath.exp(-seconds / tau);
+            return tau == 0 ? towards : towards + (before - towards) * Exact.exp(-seconds / tau);
         }
     }
 

@@ -1,5 +1,7 @@
 package bellrope.core.sim;
 
+import bellrope.core.value.Exact;
+
 /**
  * Motion under constant acceleration with linear drag, exactly.
  *
@@ -25,7 +27,7 @@ public final class Flight {
 
     /** Returns p in seconds: how far a unit of speed carries in {@code t} seconds. */
     public static double carriedBySpeed(double drag, double t) {
-        return drag * t < 1e-12 ? t : -StrictMath.expm1(-drag * t) / drag;
+        return drag * t < 1e-12 ? t : -Exact.expm1(-drag * t) / drag;
     }
 
     /** Returns q in seconds squared: how far a unit of acceleration carries in {@code t} seconds. */
@@ -53,7 +55,7 @@ public final class Flight {
             double t = i / stepsPerSecond;
             p[i] = (float) carriedBySpeed(drag, t);
             q[i] = (float) carriedByAcceleration(drag, t);
-            left[i] = (float) StrictMath.exp(-drag * t);
+            left[i] = (float) Exact.exp(-drag * t);
         }
     }
 

@@ -6,6 +6,7 @@ import bellrope.core.effect.Shape;
 import bellrope.core.random.Draws;
 import bellrope.core.random.Purpose;
 import bellrope.core.value.Angle;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Vec3;
 
 /** Where in its emitter's shape a particle is born and which way it goes, in the emitter's frame. */
@@ -102,7 +103,7 @@ final class Launch {
         double height = 1 - 2 * (evenly ? first : draws.unit(Purpose.PLACE_DEPTH));
         double r = sphere.radius();
         if (sphere.fill() == Shape.Fill.INSIDE) {
-            r *= StrictMath.cbrt(evenly ? third : draws.unit(Purpose.PLACE_RADIUS));
+            r *= Exact.cbrt(evenly ? third : draws.unit(Purpose.PLACE_RADIUS));
         }
         round(r * Math.sqrt(1 - height * height), evenly ? golden : draws.unit(Purpose.PLACE_ANGLE));
         py = r * height;

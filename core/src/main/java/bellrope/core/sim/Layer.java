@@ -6,6 +6,7 @@ import bellrope.core.effect.End;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
 import bellrope.core.effect.Sprite;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Vec3;
 import java.util.Arrays;
 
@@ -167,7 +168,7 @@ public final class Layer {
         double drag = flight.drag();
         double p = Flight.carriedBySpeed(drag, seconds);
         double q = Flight.carriedByAcceleration(drag, seconds);
-        double left = StrictMath.exp(-drag * seconds);
+        double left = Exact.exp(-drag * seconds);
         store.x0[i] = (float) (store.x0[i] + store.vx[i] * p + ax * q);
         store.y0[i] = (float) (store.y0[i] + store.vy[i] * p + ay * q);
         store.z0[i] = (float) (store.z0[i] + store.vz[i] * p + az * q);

@@ -4,6 +4,7 @@ import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
 import bellrope.core.effect.Force;
 import bellrope.core.effect.Life;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Rotation;
 import java.util.List;
@@ -99,13 +100,13 @@ final class Mover {
         gz = life.gravity().z();
         stepBySpeed = Flight.carriedBySpeed(drag, dt);
         stepByAcceleration = Flight.carriedByAcceleration(drag, dt);
-        stepLeft = StrictMath.exp(-drag * dt);
+        stepLeft = Exact.exp(-drag * dt);
         parts = (int) Math.max(1, Math.ceil(drag * dt * 4));
         speedOver = lanes.speed;
         speedReplaces = life.replaces(Life.Lane.SPEED);
         stepRub = emitter.end()
                 .collision()
-                .map(c -> StrictMath.pow(1 - c.friction(), RUBS * dt))
+                .map(c -> Exact.pow(1 - c.friction(), RUBS * dt))
                 .orElse(1.0);
         bearing = new Bearing(emitter.end().children(), index, dt);
         local = emitter.birth().space() == bellrope.core.effect.Birth.Space.LOCAL;
@@ -285,8 +286,8 @@ final class Mover {
         boolean whole = share == 1;
         carriedBySpeed = whole ? stepBySpeed : Flight.carriedBySpeed(drag, span);
         carriedByAcceleration = whole ? stepByAcceleration : Flight.carriedByAcceleration(drag, span);
-        left = whole ? stepLeft : StrictMath.exp(-drag * span);
-        rub = whole ? stepRub : StrictMath.pow(stepRub, share);
+        left = whole ? stepLeft : Exact.exp(-drag * span);
+        rub = whole ? stepRub : Exact.pow(stepRub, share);
     }
 
     private void trail(ParticleStore store, int i, int step, float before, float after, boolean newborn) {

@@ -7,6 +7,7 @@ import bellrope.core.effect.End.Child;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Sprite;
 import bellrope.core.sim.Watch.ByEmitter;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Range;
 import bellrope.core.value.Rotation;
@@ -105,7 +106,7 @@ public final class Occurrences {
         for (int k = 0; k <= PIECES; k++) {
             double share = (double) k / PIECES;
             double t = seconds * share;
-            double left = StrictMath.exp(-life.dragPerSecond() * t);
+            double left = Exact.exp(-life.dragPerSecond() * t);
             double p = Flight.carriedBySpeed(life.dragPerSecond(), t);
             double x = vx * left + a.x() * p;
             double y = vy * left + a.y() * p;

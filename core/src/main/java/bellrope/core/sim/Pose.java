@@ -1,5 +1,7 @@
 package bellrope.core.sim;
 
+import bellrope.core.value.Exact;
+
 /**
  * How a picture lies in space and what is seen of it: the one geometry that frames, painted stills and numbers share. The view
  * is from the side, along −z, with x to the right and y up.
@@ -29,7 +31,7 @@ public final class Pose {
             int pose, double dx, double dy, double dz, double turns, double w, double h, boolean ribbon, double[] out) {
         if (pose == CAMERA) {
             double a = turns * 2 * Math.PI;
-            set(out, w * StrictMath.cos(a), w * StrictMath.sin(a), -h * StrictMath.sin(a), h * StrictMath.cos(a));
+            set(out, w * Exact.cos(a), w * Exact.sin(a), -h * Exact.sin(a), h * Exact.cos(a));
             return;
         }
         if (pose == ALONG) {
@@ -41,8 +43,8 @@ public final class Pose {
             return;
         }
         plane(dx, dy, dz, out);
-        double cos = StrictMath.cos(turns * 2 * Math.PI);
-        double sin = StrictMath.sin(turns * 2 * Math.PI);
+        double cos = Exact.cos(turns * 2 * Math.PI);
+        double sin = Exact.sin(turns * 2 * Math.PI);
         set(
                 out,
                 w * (out[0] * cos + out[2] * sin),

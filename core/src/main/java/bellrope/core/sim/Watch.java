@@ -1,6 +1,7 @@
 package bellrope.core.sim;
 
 import bellrope.core.effect.End;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
@@ -155,7 +156,7 @@ public final class Watch {
 
         /** Returns the mean direction seen from the side, degrees counter-clockwise from right. */
         public double meanDirection() {
-            return Math.toDegrees(StrictMath.atan2(sumY, sumX));
+            return Exact.degrees(Exact.atan2(sumY, sumX));
         }
 
         /** Returns how many were thrown into each sector. */
@@ -348,7 +349,7 @@ public final class Watch {
         if (flat > 1e-6) {
             by.sumX += x / flat;
             by.sumY += y / flat;
-            double turns = StrictMath.atan2(y, x) / (2 * Math.PI);
+            double turns = Exact.atan2(y, x) / (2 * Math.PI);
             by.rose[(int) Math.floor((turns + 1) * SECTORS + 1e-9) % SECTORS]++;
         }
     }

@@ -15,8 +15,8 @@ public final class Angle {
 
     static {
         for (int i = 0; i <= CELLS; i++) {
-            SIN[i] = StrictMath.sin(2 * Math.PI * i / CELLS);
-            COS[i] = StrictMath.cos(2 * Math.PI * i / CELLS);
+            SIN[i] = Exact.sin(2 * Math.PI * i / CELLS);
+            COS[i] = Exact.cos(2 * Math.PI * i / CELLS);
         }
     }
 

@@ -70,12 +70,12 @@ public record Rgba(int red, int green, int blue, int alpha) {
 
     /** Returns linear light for an sRGB component from 0 to 1 (IEC 61966-2-1). */
     public static double toLinear(double c) {
-        return c <= 0.04045 ? c / 12.92 : StrictMath.pow((c + 0.055) / 1.055, 2.4);
+        return c <= 0.04045 ? c / 12.92 : Exact.pow((c + 0.055) / 1.055, 2.4);
     }
 
     /** Returns the sRGB component from 0 to 1 for linear light from 0 to 1 (IEC 61966-2-1). */
     public static double toSrgb(double l) {
-        return l <= 0.0031308 ? l * 12.92 : 1.055 * StrictMath.pow(l, 1 / 2.4) - 0.055;
+        return l <= 0.0031308 ? l * 12.92 : 1.055 * Exact.pow(l, 1 / 2.4) - 0.055;
     }
 
     /** Returns the relative luminance of linear components (WCAG 2.2). */

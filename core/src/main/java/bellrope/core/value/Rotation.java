@@ -35,9 +35,9 @@ public record Rotation(double x, double y, double z, double w) {
 
     // StrictMath, because the result must be the same on every machine.
     private static Rotation about(double x, double y, double z, double degrees) {
-        double half = Math.toRadians(degrees) / 2;
-        double sin = StrictMath.sin(half);
-        return new Rotation(x * sin, y * sin, z * sin, StrictMath.cos(half));
+        double half = Exact.radians(degrees) / 2;
+        double sin = Exact.sin(half);
+        return new Rotation(x * sin, y * sin, z * sin, Exact.cos(half));
     }
 
     /** Returns the turn that does {@code first} and then this. */

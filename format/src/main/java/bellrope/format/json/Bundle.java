@@ -21,6 +21,7 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -54,6 +55,15 @@ public final class Bundle {
 
     /** Reads a bundle that somebody has parsed, and checks that its names agree. */
     public static Read<Project> read(JsonValue node) {
+        return read(node, Pictures::coverage);
+    }
+
+    /**
+     * Reads a bundle where pictures cannot be decoded as they are here.
+     *
+     * @param coverage of a PNG whose sprite does not say it
+     */
+    public static Read<Project> read(JsonValue node, ToDoubleFunction<byte[]> coverage) {
         Problems problems = new Problems();
         JsonReader thing = new JsonReader(node, "", problems);
         if (problems.none()) {
@@ -71,7 +81,7 @@ public final class Bundle {
         if (tooManyPixels(node.get("sprites"), problems)) {
             return new Read<>(Optional.empty(), problems.list());
         }
-        List<Sprite> sprites = thing.list("sprites", Bundle::sprite);
+        List<Sprite> sprites = thing.list("sprites", t -> sprite(t, coverage));
         List<EventType> events = thing.list("events", EventJson::read);
         List<Effect> effects = thing.list("effects", EffectJson::read);
         List<Rope> ropes = thing.list("ropes", RopeJson::read);
@@ -101,7 +111,7 @@ public final class Bundle {
         return !wrong.isEmpty();
     }
 
-    private static Sprite sprite(JsonReader thing) {
+    private static Sprite sprite(JsonReader thing, ToDoubleFunction<byte[]> coverageOf) {
         String name = thing.text("name");
         Sprite.Sheet sheet = thing.maybe("sheet", t -> {
                     int columns = t.whole("columns");
@@ -117,7 +127,7 @@ public final class Bundle {
         wrong.forEach(p -> thing.wrong(p.place().substring(1), p.given(), p.allowed()));
         // A picture of its own says how much of it is opaque; one that ships is known by the number.
         double coverage = picture.isPresent() && wrong.isEmpty() && !thing.has("coverage")
-                ? Pictures.coverage(Base64.getDecoder().decode(picture.get()))
+                ? coverageOf.applyAsDouble(Base64.getDecoder().decode(picture.get()))
                 : thing.number("coverage", 1);
         return thing.make(() -> new Sprite(name, coverage, sheet, picture));
     }
@@ -184,7 +194,7 @@ public final class Bundle {
 
     /** Reads one sprite on its own. */
     public static Read<Sprite> readSprite(JsonNode node) {
-        return part(node, Bundle::sprite);
+        return part(node, thing -> sprite(thing, Pictures::coverage));
     }
 
     /** Reads settings on their own. */

@@ -8,6 +8,7 @@ import bellrope.core.effect.Emitter;
 import bellrope.core.measure.Answers;
 import bellrope.core.measure.Branching;
 import bellrope.core.sim.Watch.ByEmitter;
+import bellrope.core.value.Exact;
 import bellrope.format.json.Bundle;
 import java.util.ArrayList;
 import java.util.List;
@@ -146,7 +147,7 @@ public record EffectReport(
                 finite(line.total()),
                 finite(emitter.saturation()),
                 drag,
-                drag > 0 ? Math.log(100) / drag : null,
+                drag > 0 ? Exact.log(100) / drag : null,
                 by.unseenShare(),
                 by.rose(),
                 by.meanDirection(),

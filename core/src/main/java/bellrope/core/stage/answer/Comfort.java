@@ -6,6 +6,7 @@ import bellrope.core.rope.Companion.Shake;
 import bellrope.core.stage.told.Flashed;
 import bellrope.core.stage.told.Shaken;
 import bellrope.core.value.Angle;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Rgba;
 import java.util.ArrayList;
@@ -104,9 +105,8 @@ public final class Comfort {
         double y = 0;
         for (Shaking one : shaking) {
             double t = pace.seconds(step - one.from);
-            double size = one.shake.size()
-                    * StrictMath.exp(-3 * t / one.shake.decay())
-                    * Angle.cos(t * one.shake.frequency() % 1);
+            double size =
+                    one.shake.size() * Exact.exp(-3 * t / one.shake.decay()) * Angle.cos(t * one.shake.frequency() % 1);
             x += size * Angle.cos(one.around);
             y += size * Angle.sin(one.around);
         }
