@@ -10,6 +10,7 @@ export default defineConfig({
     AutoImport({ resolvers: [ElementPlusResolver()], dts: 'auto-imports.d.ts' }),
     Components({ resolvers: [ElementPlusResolver()], dirs: [], dts: 'components.d.ts' }),
   ],
+  worker: { format: 'es' },
   build: { target: 'es2022', chunkSizeWarningLimit: 900, assetsInlineLimit: 0 },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:7333', ws: true } } },
   test: { environment: 'happy-dom', include: ['src/**/*.spec.ts'] },

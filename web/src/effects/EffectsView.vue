@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, Refused, type PartView, type PreviewHead } from '../api/client'
+import { Refused, type PartView, type PreviewHead } from '../api/client'
 import type { Effect } from '../api/bundle'
 import { latest } from '../common/latest'
+import { preview } from '../core/computed'
 import { useKeys } from '../common/useKeys'
 import BirthAct from '../effect/BirthAct.vue'
 import CourseField from '../effect/CourseField.vue'
@@ -11,7 +12,7 @@ import EndAct from '../effect/EndAct.vue'
 import LifeAct from '../effect/LifeAct.vue'
 import { provideEdit } from '../effect/useEdit'
 import { useProject } from '../project/useProject'
-import { readTake, type Take } from '../stage/frames'
+import type { Take } from '../stage/frames'
 import type { Backdrop } from '../stage/renderer'
 import { spriteSources } from '../stage/sprites'
 import StageView from '../stage/StageView.vue'
@@ -111,7 +112,7 @@ const fetchTake = latest<void>(async () => {
   if (!effect.value) return
   busy.value = true
   try {
-    const next = readTake<PreviewHead>(await api.preview(project.id, order(project.draftList, effect.value)))
+    const next = await preview(project, order(project.draftList, effect.value))
     if (id === effectId.value) take.value = next
     offline.value = ''
     performance.mark('take shown')
@@ -126,11 +127,9 @@ const fetchBefore = latest<void>(async () => {
   if (mode.value === 'now' || !was || !effect.value) return
   try {
     const others = project.draftList.filter((d) => d.part !== was.id)
-    takeBefore.value = readTake<PreviewHead>(
-      await api.preview(
-        project.id,
-        order([...others, { part: was.id, body: was.body }], was.body as unknown as Effect),
-      ),
+    takeBefore.value = await preview(
+      project,
+      order([...others, { part: was.id, body: was.body }], was.body as unknown as Effect),
     )
   } catch (e) {
     failed(e)

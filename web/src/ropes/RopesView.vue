@@ -3,11 +3,12 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { api, Refused, type AccountReport, type ResponseView } from '../api/client'
 import type { Effect, Payload, Vector } from '../api/bundle'
 import { latest } from '../common/latest'
+import { take as computedTake } from '../core/computed'
 import { useKeys } from '../common/useKeys'
 import EffectBench from '../effect/EffectBench.vue'
 import { pullsOf } from '../project/recorded'
 import { useProject } from '../project/useProject'
-import { readTake, type Frame, type Take } from '../stage/frames'
+import type { Frame, Take } from '../stage/frames'
 import { spriteSources } from '../stage/sprites'
 import StageView from '../stage/StageView.vue'
 import { useLive } from '../stage/useLive'
@@ -98,7 +99,7 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
   }
   busy.value = true
   try {
-    const buffer = await api.take(project.id, {
+    const next = await computedTake(project, {
       rope: id,
       event: rope.value.body.event,
       payload: fit ? undefined : pulling.payload,
@@ -109,7 +110,7 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
       drafts: project.draftList,
     })
     if (id !== ropeId.value) return
-    take.value = readTake(buffer)
+    take.value = next
     if (fit) pulling.payload = take.value.head.payload as Payload
     offline.value = ''
     performance.mark('take shown')

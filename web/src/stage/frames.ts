@@ -53,13 +53,22 @@ export interface Take<H extends { stepsPerSecond: number } = TakeHead> {
 
 /** Reads a take as the server sends it: head, then frames. */
 export function readTake<H extends { stepsPerSecond: number } = TakeHead>(buffer: ArrayBuffer): Take<H> {
-  const view = new DataView(buffer)
-  const headLength = view.getUint32(0, true)
+  const headLength = new DataView(buffer).getUint32(0, true)
   const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, 4, headLength))) as H
+  return takeOf(head, buffer, 4 + headLength)
+}
+
+/** Reads the frames of a take, each after its length. */
+export function takeOf<H extends { stepsPerSecond: number }>(
+  head: H,
+  buffer: ArrayBuffer,
+  from = 0,
+): Take<H> {
+  const view = new DataView(buffer)
   const frames: Frame[] = []
   const least: Take['least'] = [Infinity, Infinity, Infinity]
   const most: Take['most'] = [-Infinity, -Infinity, -Infinity]
-  for (let at = 4 + headLength; at < buffer.byteLength;) {
+  for (let at = from; at < buffer.byteLength;) {
     const length = view.getUint32(at, true)
     const frame = readFrame(buffer, at + 4)
     frames.push(frame)

@@ -22,6 +22,10 @@ final class JsValue implements JsonValue {
         return kind < 0 ? null : new JsValue(value, Kind.values()[kind]);
     }
 
+    JSObject unwrapped() {
+        return value;
+    }
+
     @Override
     public Kind kind() {
         return kind;

@@ -1,24 +1,177 @@
 package bellrope.browser;
 
-import bellrope.core.project.Project;
-import bellrope.format.json.Bundle;
+import bellrope.core.value.Problem;
+import bellrope.core.value.Refused;
+import bellrope.format.answer.Answer;
+import bellrope.format.answer.NotThere;
+import bellrope.format.answer.PreviewWish;
+import bellrope.format.answer.Previews;
+import bellrope.format.answer.TakeWish;
+import bellrope.format.answer.Takes;
+import bellrope.format.answer.Whole;
+import bellrope.format.answer.Wrong;
+import bellrope.format.json.JsonValue;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.JSObject;
+import org.teavm.jso.typedarrays.Int8Array;
 
-/** What the page can ask for. */
+/**
+ * What a page can ask for. The project is told part by part; each question may bring drafts. What cannot be answered comes
+ * back as {@code problems}, or as {@code missing}.
+ */
 public final class Page {
+    private static final Parts PARTS = new Parts();
+
     private Page() {}
 
+    /** Nothing happens until something is asked. */
     public static void main(String[] args) {}
 
+    /** Begins with a project that has no parts yet. */
     @JSExport
-    public static String hex(JSObject bundle, int effect) {
-        return Vectors.hex(Bundle.read(JsValue.of(bundle), png -> 1).value().get(), effect);
+    public static void open(String name) {
+        PARTS.open(name);
+    }
+
+    /** Takes a part as it is saved. */
+    @JSExport
+    public static JSObject put(JSObject part) {
+        return told(() -> {
+            JsonValue p = JsValue.of(part);
+            PARTS.put(
+                    (long) p.get("id").number(),
+                    p.get("kind").text(),
+                    p.get("place").number(),
+                    p.get("body"));
+            return Js.object();
+        });
     }
 
     @JSExport
-    public static String vectors(JSObject bundle) {
-        Bundle.Read<Project> read = Bundle.read(JsValue.of(bundle), png -> 1);
-        return read.value().map(Vectors::of).orElseGet(() -> read.problems().toString());
+    public static void drop(double id) {
+        PARTS.drop((long) id);
+    }
+
+    /** Plays an effect for its own sake: {@code {head, frames}}. */
+    @JSExport
+    public static JSObject preview(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            Answer<bellrope.format.answer.PreviewHead> answer = Previews.of(
+                    whole(wish),
+                    new PreviewWish(
+                            (long) wish.get("effect").number(),
+                            number(wish, "rope"),
+                            wish.get("payload"),
+                            text(wish, "surface"),
+                            text(wish, "side"),
+                            numbers(wish.get("velocity")),
+                            (long) wish.get("seed").number(),
+                            decimal(wish, "stopAfter"),
+                            wish.get("set")));
+            return taken(Answers.of(answer.head()), answer);
+        });
+    }
+
+    /** Plays a pull: {@code {head, frames}}. */
+    @JSExport
+    public static JSObject take(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            Answer<bellrope.format.answer.TakeHead> answer = Takes.of(
+                    whole(wish),
+                    new TakeWish(
+                            number(wish, "rope"),
+                            text(wish, "event"),
+                            wish.get("payload"),
+                            text(wish, "value"),
+                            decimal(wish, "held"),
+                            decimals(wish.get("channels")),
+                            (long) wish.get("seed").number()));
+            return taken(Answers.of(answer.head()), answer);
+        });
+    }
+
+    private static JSObject taken(JSObject head, Answer<?> answer) {
+        JSObject frames = Js.list();
+        for (byte[] frame : answer.take().frames()) {
+            Js.add(frames, Int8Array.copyFromJavaArray(frame));
+        }
+        JSObject taken = Js.object();
+        Js.set(taken, "head", head);
+        Js.set(taken, "frames", frames);
+        return taken;
+    }
+
+    private static Whole whole(JsonValue asked) {
+        Map<Long, JsonValue> drafts = new LinkedHashMap<>();
+        JsonValue given = asked.get("drafts");
+        for (int i = 0; given != null && i < given.size(); i++) {
+            drafts.put((long) given.get(i).get("part").number(), given.get(i).get("body"));
+        }
+        return PARTS.whole(drafts);
+    }
+
+    // What cannot be answered is told as it would be by the server.
+    private static JSObject told(Supplier<JSObject> work) {
+        JSObject told = Js.object();
+        try {
+            return work.get();
+        } catch (Wrong wrong) {
+            Js.set(told, "problems", Js.list(wrong.problems(), Page::problem));
+        } catch (Refused refused) {
+            String at = refused.place();
+            Problem problem =
+                    new Problem(at.isEmpty() || at.startsWith("/") ? at : "/" + at, refused.given(), refused.allowed());
+            Js.set(told, "problems", Js.list(List.of(problem), Page::problem));
+        } catch (NotThere gone) {
+            Js.set(told, "missing", Js.value(gone.getMessage()));
+        }
+        return told;
+    }
+
+    private static JSObject problem(Problem problem) {
+        return Answers.of(problem);
+    }
+
+    private static boolean given(JsonValue asked, String key) {
+        return asked.get(key) != null && !asked.get(key).isNull();
+    }
+
+    private static Long number(JsonValue asked, String key) {
+        return given(asked, key) ? (long) asked.get(key).number() : null;
+    }
+
+    private static Double decimal(JsonValue asked, String key) {
+        return given(asked, key) ? asked.get(key).number() : null;
+    }
+
+    private static String text(JsonValue asked, String key) {
+        return given(asked, key) ? asked.get(key).text() : null;
+    }
+
+    private static double[] numbers(JsonValue given) {
+        if (given == null || given.isNull()) {
+            return null;
+        }
+        double[] numbers = new double[given.size()];
+        for (int i = 0; i < numbers.length; i++) {
+            numbers[i] = given.get(i).number();
+        }
+        return numbers;
+    }
+
+    private static Map<String, Double> decimals(JsonValue given) {
+        if (given == null || given.isNull()) {
+            return null;
+        }
+        Map<String, Double> decimals = new HashMap<>();
+        given.keys().forEach(key -> decimals.put(key, given.get(key).number()));
+        return decimals;
     }
 }

@@ -7,6 +7,7 @@ import bellrope.core.project.Project;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Changes;
 import bellrope.format.json.Demo;
+import bellrope.format.json.JacksonValue;
 import bellrope.format.json.JsonText;
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.SchemaRegistry;
@@ -151,7 +152,7 @@ class WholeModelTest {
     void comesBackAsItWent() {
         Bundle.Read<Effect> read = Bundle.readEffect(tree(EVERYTHING));
         assertThat(read.problems()).isEmpty();
-        JsonNode written = Bundle.write(read.value().orElseThrow());
+        JsonNode written = JacksonValue.node(Bundle.write(read.value().orElseThrow()));
         assertThat(Changes.between(tree(EVERYTHING), written)).isEmpty();
         assertThat(Bundle.readEffect(written).value()).isEqualTo(read.value());
     }

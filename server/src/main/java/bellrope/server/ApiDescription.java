@@ -1,5 +1,9 @@
 package bellrope.server;
 
+import bellrope.format.answer.PreviewHead;
+import bellrope.format.answer.ResponseView;
+import bellrope.format.answer.TakeHead;
+import bellrope.format.json.JsonValue;
 import bellrope.format.report.ParameterReport;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.view.Views;
@@ -30,13 +34,20 @@ import tools.jackson.databind.JsonNode;
 @Configuration
 class ApiDescription {
     /** Where the records of the API lie; those within them are found from there. */
-    private static final List<Class<?>> ROOTS = List.of(Views.class, ProjectStore.class, ParameterReport.class);
+    private static final List<Class<?>> ROOTS = List.of(
+            Views.class,
+            ProjectStore.class,
+            ParameterReport.class,
+            PreviewHead.class,
+            TakeHead.class,
+            ResponseView.class);
 
     private static final Map<String, Set<String>> MAY_BE_MISSING = new HashMap<>();
 
     static {
         // Bodies and payloads are described by the bundle's own schema.
         SpringDocUtils.getConfig().replaceWithClass(JsonNode.class, Object.class);
+        SpringDocUtils.getConfig().replaceWithClass(JsonValue.class, Object.class);
         Set<Class<?>> seen = new HashSet<>();
         for (Class<?> root : ROOTS) {
             look(root, seen);

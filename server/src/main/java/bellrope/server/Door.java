@@ -43,7 +43,7 @@ class Door extends OncePerRequestFilter {
         } else {
             response.setHeader(
                     "Content-Security-Policy",
-                    "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
+                    "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
                             + "font-src 'self' data:; connect-src 'self'; frame-ancestors 'none'; base-uri 'none'");
             response.setHeader("X-Content-Type-Options", "nosniff");
             response.setHeader("Referrer-Policy", "no-referrer");

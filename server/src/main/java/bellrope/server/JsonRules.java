@@ -1,5 +1,6 @@
 package bellrope.server;
 
+import bellrope.format.json.JacksonValue;
 import com.fasterxml.jackson.annotation.JsonSetter;
 import com.fasterxml.jackson.annotation.Nulls;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
@@ -11,7 +12,8 @@ import org.springframework.context.annotation.Configuration;
 class JsonRules {
     @Bean
     JsonMapperBuilderCustomizer noNullsInside() {
-        return builder -> builder.changeDefaultNullHandling(
-                usual -> JsonSetter.Value.forContentNulls(Nulls.FAIL).withValueNulls(usual.getValueNulls()));
+        return builder -> builder.addModule(JacksonValue.module())
+                .changeDefaultNullHandling(
+                        usual -> JsonSetter.Value.forContentNulls(Nulls.FAIL).withValueNulls(usual.getValueNulls()));
     }
 }

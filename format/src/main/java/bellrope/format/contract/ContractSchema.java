@@ -6,6 +6,7 @@ import bellrope.core.effect.Type;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
+import bellrope.format.json.JacksonValue;
 import bellrope.format.json.JsonText;
 import bellrope.format.json.PayloadJson;
 import tools.jackson.databind.json.JsonMapper;
@@ -136,7 +137,7 @@ public final class ContractSchema {
                 vector -> vector(node, ""),
                 colour -> colour(node, colour.opacity()));
         described(node, (p.description() + (p.unit().isEmpty() ? "" : " In " + p.unit() + ".")).strip());
-        node.set("default", PayloadJson.node(p.standard()));
+        node.set("default", JacksonValue.node(PayloadJson.node(p.standard())));
         return node;
     }
 

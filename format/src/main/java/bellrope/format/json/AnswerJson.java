@@ -9,8 +9,6 @@ import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** What a rope brings besides its effect, as JSON, both ways. */
 final class AnswerJson {
@@ -47,18 +45,18 @@ final class AnswerJson {
         return source == null ? null : t.make(() -> new NoticeValue(name, source));
     }
 
-    private static void write(List<NoticeValue> values, ObjectNode node) {
+    private static void write(List<NoticeValue> values, JsonObject node) {
         if (!values.isEmpty()) {
-            ArrayNode all = node.putArray("values");
+            JsonList all = node.putArray("values");
             for (NoticeValue value : values) {
-                ObjectNode one = all.addObject();
+                JsonObject one = all.addObject();
                 one.put("name", value.name());
                 RopeJson.write(value.source(), one);
             }
         }
     }
 
-    static void write(FollowUp f, ObjectNode node) {
+    static void write(FollowUp f, JsonObject node) {
         f.play().ifPresent(effect -> node.put("play", effect));
         f.announce().ifPresent(event -> node.put("announce", event));
         if (f.cue() != FollowUp.Cue.BEGUN) {
@@ -106,7 +104,7 @@ final class AnswerJson {
         };
     }
 
-    static void write(Companion companion, ObjectNode node) {
+    static void write(Companion companion, JsonObject node) {
         companion.visit(
                 shake -> {
                     node.put("do", "shake");

@@ -16,9 +16,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** The first act of an emitter as JSON, both ways. What is as usual is left out. */
 final class BirthJson {
@@ -166,11 +163,11 @@ final class BirthJson {
         return colours;
     }
 
-    static ObjectNode write(Birth birth) {
-        ObjectNode node = Json.object();
-        ArrayNode bursts = node.putArray("bursts");
+    static JsonObject write(Birth birth) {
+        JsonObject node = Json.object();
+        JsonList bursts = node.putArray("bursts");
         for (Burst burst : birth.bursts()) {
-            ObjectNode b = bursts.addObject();
+            JsonObject b = bursts.addObject();
             b.set("at", Json.number(burst.at()));
             b.put("least", burst.least());
             b.put("most", burst.most());
@@ -180,7 +177,7 @@ final class BirthJson {
             b.put("id", burst.id());
         }
         birth.stream().ifPresent(stream -> {
-            ObjectNode s = node.putObject("stream");
+            JsonObject s = node.putObject("stream");
             s.set("perSecond", Json.number(stream.perSecond()));
             if (!stream.even()) {
                 s.set("over", CurveJson.write(stream.over()));
@@ -196,7 +193,7 @@ final class BirthJson {
             node.put("placing", JsonReader.word(birth.placing()));
         }
         if (!birth.aim().equals(Aim.UP)) {
-            ObjectNode aim = node.putObject("aim");
+            JsonObject aim = node.putObject("aim");
             birth.aim()
                     .visit(
                             outward -> Json.kind(aim, AimKind.OUTWARD),
@@ -224,7 +221,7 @@ final class BirthJson {
         return node;
     }
 
-    private static void write(ObjectNode node, Tint tint) {
+    private static void write(JsonObject node, Tint tint) {
         node.set(
                 "colour",
                 tint.match(
@@ -233,14 +230,14 @@ final class BirthJson {
                         from -> Json.object().set("from", CurveJson.write(from.gradient()))));
     }
 
-    private static JsonNode list(List<Rgba> colours) {
-        ArrayNode list = Json.object().putArray("");
+    private static JsonValue list(List<Rgba> colours) {
+        JsonList list = Json.object().putArray("");
         colours.forEach(colour -> list.add(colour.toString()));
         return list;
     }
 
-    private static ObjectNode write(Shape shape) {
-        ObjectNode node = Json.object();
+    private static JsonObject write(Shape shape) {
+        JsonObject node = Json.object();
         shape.visit(
                 point -> Json.kind(node, ShapeKind.POINT),
                 circle -> {

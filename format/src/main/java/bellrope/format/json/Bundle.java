@@ -23,8 +23,6 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The whole project as one file, {@code *.bellrope.json}: readable, in a stable order, so that reading and writing it
@@ -159,8 +157,16 @@ public final class Bundle {
         return part(node, EffectJson::read);
     }
 
+    public static Read<Effect> readEffect(JsonValue node) {
+        return part(node, EffectJson::read);
+    }
+
     /** Reads one rope on its own; its names are not looked up. */
     public static Read<Rope> readRope(JsonNode node) {
+        return part(node, RopeJson::read);
+    }
+
+    public static Read<Rope> readRope(JsonValue node) {
         return part(node, RopeJson::read);
     }
 
@@ -177,8 +183,16 @@ public final class Bundle {
         return part(node, EventJson::read);
     }
 
+    public static Read<EventType> readEvent(JsonValue node) {
+        return part(node, EventJson::read);
+    }
+
     /** Reads one channel on its own. */
     public static Read<Channel> readChannel(JsonNode node) {
+        return part(node, EventJson::readChannel);
+    }
+
+    public static Read<Channel> readChannel(JsonValue node) {
         return part(node, EventJson::readChannel);
     }
 
@@ -187,8 +201,16 @@ public final class Bundle {
         return part(node, EventJson::readPlace);
     }
 
+    public static Read<Place> readPlace(JsonValue node) {
+        return part(node, EventJson::readPlace);
+    }
+
     /** Reads one version of the contract on its own. */
     public static Read<Version> readVersion(JsonNode node) {
+        return part(node, ContractJson::readVersion);
+    }
+
+    public static Read<Version> readVersion(JsonValue node) {
         return part(node, ContractJson::readVersion);
     }
 
@@ -197,8 +219,17 @@ public final class Bundle {
         return part(node, thing -> sprite(thing, Pictures::coverage));
     }
 
+    /** @param coverage of a PNG whose sprite does not say it */
+    public static Read<Sprite> readSprite(JsonValue node, ToDoubleFunction<byte[]> coverage) {
+        return part(node, thing -> sprite(thing, coverage));
+    }
+
     /** Reads settings on their own. */
     public static Read<Settings> readSettings(JsonNode node) {
+        return part(node, Bundle::settings);
+    }
+
+    public static Read<Settings> readSettings(JsonValue node) {
         return part(node, Bundle::settings);
     }
 
@@ -212,40 +243,40 @@ public final class Bundle {
         return new Read<>(problems.none() ? Optional.ofNullable(value) : Optional.empty(), problems.list());
     }
 
-    public static ObjectNode write(Effect effect) {
+    public static JsonObject write(Effect effect) {
         return EffectJson.write(effect);
     }
 
-    public static ObjectNode write(Rope rope) {
+    public static JsonObject write(Rope rope) {
         return RopeJson.write(rope);
     }
 
-    public static ObjectNode write(EventType event) {
+    public static JsonObject write(EventType event) {
         return EventJson.write(event);
     }
 
-    public static ObjectNode write(Channel channel) {
+    public static JsonObject write(Channel channel) {
         return EventJson.write(channel);
     }
 
-    public static ObjectNode write(Place place) {
+    public static JsonObject write(Place place) {
         return EventJson.write(place);
     }
 
-    public static ObjectNode write(Contract contract) {
+    public static JsonObject write(Contract contract) {
         return ContractJson.write(contract);
     }
 
-    public static ObjectNode write(Version version) {
+    public static JsonObject write(Version version) {
         return ContractJson.write(version);
     }
 
-    public static ObjectNode write(Sprite sprite) {
-        ObjectNode node = Json.object();
+    public static JsonObject write(Sprite sprite) {
+        JsonObject node = Json.object();
         node.put("name", sprite.name());
         node.set("coverage", Json.number(sprite.coverage()));
         if (!sprite.sheet().equals(Sprite.Sheet.SINGLE)) {
-            ObjectNode sheet = node.putObject("sheet");
+            JsonObject sheet = node.putObject("sheet");
             sheet.put("columns", sprite.sheet().columns());
             sheet.put("rows", sprite.sheet().rows());
             sheet.put("frames", sprite.sheet().frames());
@@ -256,23 +287,23 @@ public final class Bundle {
         return node;
     }
 
-    public static ObjectNode write(Settings settings) {
-        ObjectNode node = Json.object();
+    public static JsonObject write(Settings settings) {
+        JsonObject node = Json.object();
         node.put("stepsPerSecond", settings.pace().stepsPerSecond());
         node.set("metresPerUnit", Json.number(settings.metresPerUnit()));
         node.put("seed", settings.seed());
         node.put("particleLimit", settings.particleLimit());
-        ObjectNode screen = node.putObject("screen");
+        JsonObject screen = node.putObject("screen");
         screen.put("width", settings.screen().width());
         screen.put("height", settings.screen().height());
         screen.set("unitsHigh", Json.number(settings.screen().unitsHigh()));
         if (!settings.comfort().equals(Settings.Comfort.USUAL)) {
-            ObjectNode comfort = node.putObject("comfort");
+            JsonObject comfort = node.putObject("comfort");
             comfort.set("shake", Json.number(settings.comfort().shake()));
             comfort.set("flash", Json.number(settings.comfort().flash()));
         }
         if (!settings.aliases().isEmpty()) {
-            ArrayNode aliases = node.putArray("aliases");
+            JsonList aliases = node.putArray("aliases");
             settings.aliases().forEach(a -> aliases.add(ContractJson.write(a)));
         }
         return node;
@@ -280,28 +311,28 @@ public final class Bundle {
 
     /** Returns the bundle as text, ready for a file. */
     public static String write(Project project) {
-        ObjectNode node = Json.object();
+        JsonObject node = Json.object();
         node.put("bellrope", VERSION);
         node.put("name", project.name());
         node.set("settings", write(project.settings()));
-        ArrayNode sprites = node.putArray("sprites");
+        JsonList sprites = node.putArray("sprites");
         project.sprites().forEach(sprite -> sprites.add(write(sprite)));
-        ArrayNode events = node.putArray("events");
+        JsonList events = node.putArray("events");
         project.events().forEach(event -> events.add(write(event)));
-        ArrayNode effects = node.putArray("effects");
+        JsonList effects = node.putArray("effects");
         project.effects().forEach(effect -> effects.add(write(effect)));
-        ArrayNode ropes = node.putArray("ropes");
+        JsonList ropes = node.putArray("ropes");
         project.ropes().forEach(rope -> ropes.add(write(rope)));
         if (!project.channels().isEmpty()) {
-            ArrayNode channels = node.putArray("channels");
+            JsonList channels = node.putArray("channels");
             project.channels().forEach(channel -> channels.add(write(channel)));
         }
         if (!project.places().isEmpty()) {
-            ArrayNode places = node.putArray("places");
+            JsonList places = node.putArray("places");
             project.places().forEach(place -> places.add(write(place)));
         }
         if (!project.versions().isEmpty()) {
-            ArrayNode versions = node.putArray("versions");
+            JsonList versions = node.putArray("versions");
             project.versions().forEach(version -> versions.add(write(version)));
         }
         return JsonText.pretty(node);

@@ -8,8 +8,6 @@ import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import java.util.List;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** What was handed over to game code, as JSON, both ways. */
 final class ContractJson {
@@ -48,41 +46,41 @@ final class ContractJson {
         return field == null ? null : new Contract.Value(field, always);
     }
 
-    static ObjectNode write(Version version) {
-        ObjectNode node = Json.object();
+    static JsonObject write(Version version) {
+        JsonObject node = Json.object();
         node.put("name", version.name());
         node.put("note", version.note());
         node.set("contract", write(version.contract()));
         return node;
     }
 
-    static ObjectNode write(Contract contract) {
-        ObjectNode node = Json.object();
-        ArrayNode events = node.putArray("events");
+    static JsonObject write(Contract contract) {
+        JsonObject node = Json.object();
+        JsonList events = node.putArray("events");
         contract.events().forEach(e -> events.add(EventJson.write(e)));
-        ArrayNode channels = node.putArray("channels");
+        JsonList channels = node.putArray("channels");
         contract.channels().forEach(c -> channels.add(EventJson.write(c)));
-        ArrayNode effects = node.putArray("effects");
+        JsonList effects = node.putArray("effects");
         for (Contract.Turnable effect : contract.effects()) {
-            ObjectNode e = effects.addObject();
+            JsonObject e = effects.addObject();
             e.put("name", effect.name());
             e.put("description", effect.description());
             if (effect.looping()) {
                 e.put("looping", true);
             }
-            ArrayNode parameters = e.putArray("parameters");
+            JsonList parameters = e.putArray("parameters");
             effect.parameters().forEach(p -> parameters.add(ParameterJson.write(p)));
         }
-        ArrayNode notices = node.putArray("notices");
+        JsonList notices = node.putArray("notices");
         for (Contract.Notice notice : contract.notices()) {
-            ObjectNode n = notices.addObject();
+            JsonObject n = notices.addObject();
             n.put("name", notice.name());
-            ArrayNode from = n.putArray("from");
+            JsonList from = n.putArray("from");
             notice.from().forEach(from::add);
             if (!notice.values().isEmpty()) {
-                ArrayNode values = n.putArray("values");
+                JsonList values = n.putArray("values");
                 for (Contract.Value value : notice.values()) {
-                    ObjectNode v = values.addObject();
+                    JsonObject v = values.addObject();
                     EventJson.write(value.field(), v.putObject("field"));
                     if (value.always()) {
                         v.put("always", true);
@@ -90,7 +88,7 @@ final class ContractJson {
                 }
             }
         }
-        ArrayNode announced = node.putArray("announced");
+        JsonList announced = node.putArray("announced");
         contract.announced().forEach(announced::add);
         return node;
     }
@@ -104,8 +102,8 @@ final class ContractJson {
         return kind == null ? null : thing.make(() -> new Alias(kind, within, from, to, since));
     }
 
-    static ObjectNode write(Alias alias) {
-        ObjectNode node = Json.object();
+    static JsonObject write(Alias alias) {
+        JsonObject node = Json.object();
         node.put("kind", JsonReader.word(alias.kind()));
         if (!alias.within().isEmpty()) {
             node.put("within", alias.within());

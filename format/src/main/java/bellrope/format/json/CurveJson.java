@@ -7,9 +7,6 @@ import bellrope.core.value.Rgba;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Curves and gradients as JSON, both ways. */
 final class CurveJson {
@@ -84,10 +81,10 @@ final class CurveJson {
         return owner.has(key) ? read(owner, key) : Curve.ONE;
     }
 
-    static ArrayNode write(Curve curve) {
-        ArrayNode keys = Json.array();
+    static JsonList write(Curve curve) {
+        JsonList keys = Json.array();
         for (Curve.Key key : curve.keys()) {
-            ObjectNode k = keys.addObject();
+            JsonObject k = keys.addObject();
             k.set("at", Json.number(key.at()));
             k.set("value", Json.number(key.value()));
             k.set("ease", write(key.ease()));
@@ -95,14 +92,14 @@ final class CurveJson {
         return keys;
     }
 
-    private static JsonNode write(Ease ease) {
+    private static JsonValue write(Ease ease) {
         for (Map.Entry<String, Ease> preset : PRESETS.entrySet()) {
             if (preset.getValue().equals(ease)) {
-                return Json.object().textNode(preset.getKey());
+                return JsonLeaf.of(preset.getKey());
             }
         }
         if (ease instanceof Ease.Spline spline) {
-            ObjectNode slopes = Json.object();
+            JsonObject slopes = Json.object();
             slopes.set("out", Json.number(spline.out()));
             slopes.set("in", Json.number(spline.in()));
             return slopes;
@@ -115,10 +112,10 @@ final class CurveJson {
                 .add(Json.number(b.y2()));
     }
 
-    static ArrayNode write(Gradient gradient) {
-        ArrayNode stops = Json.array();
+    static JsonList write(Gradient gradient) {
+        JsonList stops = Json.array();
         for (Gradient.Stop stop : gradient.stops()) {
-            ObjectNode s = stops.addObject();
+            JsonObject s = stops.addObject();
             s.set("at", Json.number(stop.at()));
             s.put("colour", stop.colour().toString());
         }

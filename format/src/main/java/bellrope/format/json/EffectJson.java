@@ -13,8 +13,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Effects as JSON, both ways. */
 final class EffectJson {
@@ -74,26 +72,26 @@ final class EffectJson {
         return values == null ? null : thing.make(() -> new Effect.Try(name, values));
     }
 
-    static ObjectNode write(Effect effect) {
-        ObjectNode node = Json.object();
+    static JsonObject write(Effect effect) {
+        JsonObject node = Json.object();
         node.put("name", effect.name());
         node.put("description", effect.description());
         Course course = effect.course();
-        ObjectNode c = node.putObject("course");
+        JsonObject c = node.putObject("course");
         c.put("kind", JsonReader.word(course.looping() ? CourseKind.LOOPING : CourseKind.ONE_SHOT));
         c.set("duration", Json.number(course.duration()));
         Json.unless(c, "windUp", course.windUp(), 0);
         Json.unless(c, "fadeOut", course.fadeOut(), 0);
         Json.unless(c, "playback", course.playback(), 1);
         effect.seed().ifPresent(seed -> node.put("seed", seed));
-        ArrayNode emitters = node.putArray("emitters");
+        JsonList emitters = node.putArray("emitters");
         effect.emitters().forEach(emitter -> emitters.add(emitter(emitter)));
-        ArrayNode parameters = node.putArray("parameters");
+        JsonList parameters = node.putArray("parameters");
         effect.parameters().forEach(parameter -> parameters.add(ParameterJson.write(parameter)));
         if (!effect.tries().isEmpty()) {
-            ArrayNode tries = node.putArray("tries");
+            JsonList tries = node.putArray("tries");
             effect.tries().forEach(one -> {
-                ObjectNode t = tries.addObject();
+                JsonObject t = tries.addObject();
                 t.put("name", one.name());
                 t.set("values", PayloadJson.write(one.values()));
             });
@@ -101,8 +99,8 @@ final class EffectJson {
         return node;
     }
 
-    private static ObjectNode emitter(Emitter emitter) {
-        ObjectNode node = Json.object();
+    private static JsonObject emitter(Emitter emitter) {
+        JsonObject node = Json.object();
         node.put("name", emitter.name());
         node.put("seed", emitter.seed());
         node.set("birth", BirthJson.write(emitter.birth()));

@@ -8,8 +8,6 @@ import bellrope.core.value.Gradient;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Optional;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** The third act of an emitter as JSON, both ways. */
 final class EndJson {
@@ -80,15 +78,15 @@ final class EndJson {
         return t.make(() -> new End.Trail(length, by, width, colour));
     }
 
-    static ObjectNode write(End end) {
-        ObjectNode node = Json.object();
+    static JsonObject write(End end) {
+        JsonObject node = Json.object();
         end.collision().ifPresent(collision -> node.set("collision", write(collision)));
         if (!end.children().isEmpty()) {
-            ArrayNode children = node.putArray("children");
+            JsonList children = node.putArray("children");
             end.children().forEach(child -> children.add(write(child)));
         }
         end.trail().ifPresent(trail -> {
-            ObjectNode t = node.putObject("trail");
+            JsonObject t = node.putObject("trail");
             t.set("length", Json.number(trail.length()));
             t.put("by", JsonReader.word(trail.by()));
             t.set("width", CurveJson.write(trail.width()));
@@ -97,9 +95,9 @@ final class EndJson {
         return node;
     }
 
-    private static ObjectNode write(End.Collision collision) {
-        ObjectNode node = Json.object();
-        ObjectNode with = node.putObject("with");
+    private static JsonObject write(End.Collision collision) {
+        JsonObject node = Json.object();
+        JsonObject with = node.putObject("with");
         collision
                 .with()
                 .visit(
@@ -125,8 +123,8 @@ final class EndJson {
         return node;
     }
 
-    private static ObjectNode write(Child child) {
-        ObjectNode node = Json.object();
+    private static JsonObject write(Child child) {
+        JsonObject node = Json.object();
         node.put("when", JsonReader.word(child.when()));
         child.emitter().ifPresent(name -> node.put("emitter", name));
         child.effect().ifPresent(name -> node.put("effect", name));

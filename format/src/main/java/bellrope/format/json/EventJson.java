@@ -8,8 +8,6 @@ import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Optional;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** What a game announces, as JSON, both ways: kinds of events, channels, places. */
 final class EventJson {
@@ -74,23 +72,23 @@ final class EventJson {
         return thing.make(() -> new Field.Vector(name, meaning));
     }
 
-    static ObjectNode write(EventType event) {
-        ObjectNode node = Json.object();
+    static JsonObject write(EventType event) {
+        JsonObject node = Json.object();
         node.put("name", event.name());
         node.put("shape", JsonReader.word(event.shape()));
         node.put("description", event.description());
         node.put("weight", event.weight());
-        ArrayNode fields = node.putArray("fields");
+        JsonList fields = node.putArray("fields");
         event.fields().forEach(field -> write(field, fields.addObject()));
         if (!event.values().isEmpty()) {
-            ArrayNode values = node.putArray("values");
+            JsonList values = node.putArray("values");
             event.values().forEach(values::add);
         }
         event.unanswered().ifPresent(why -> node.put("unanswered", why));
         return node;
     }
 
-    static void write(Field field, ObjectNode f) {
+    static void write(Field field, JsonObject f) {
         f.put("name", field.name());
         field.visit(
                 number -> {
@@ -101,7 +99,7 @@ final class EventJson {
                 },
                 choice -> {
                     f.put("type", "choice");
-                    ArrayNode options = f.putArray("options");
+                    JsonList options = f.putArray("options");
                     choice.options().forEach(options::add);
                     f.put("reads", choice.reads());
                 },
@@ -121,8 +119,8 @@ final class EventJson {
         return thing.make(() -> new Channel(name, description, range, usual, unit));
     }
 
-    static ObjectNode write(Channel channel) {
-        ObjectNode node = Json.object();
+    static JsonObject write(Channel channel) {
+        JsonObject node = Json.object();
         node.put("name", channel.name());
         node.put("description", channel.description());
         node.set("range", Json.range(channel.range()));
@@ -137,8 +135,8 @@ final class EventJson {
         return thing.make(() -> new Place(name, position));
     }
 
-    static ObjectNode write(Place place) {
-        ObjectNode node = Json.object();
+    static JsonObject write(Place place) {
+        JsonObject node = Json.object();
         node.put("name", place.name());
         node.set("position", Json.vector(place.position()));
         return node;

@@ -35,6 +35,7 @@ public final class JsonText {
                     .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                     .build())
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .addModule(JacksonValue.module())
             .build();
 
     private JsonText() {}
@@ -96,6 +97,10 @@ public final class JsonText {
     public static String pretty(JsonNode node) {
         DefaultPrettyPrinter printer = new DefaultPrettyPrinter().withObjectIndenter(new DefaultIndenter("  ", "\n"));
         return MAPPER.writer().with(printer).writeValueAsString(node) + "\n";
+    }
+
+    public static String pretty(JsonValue value) {
+        return pretty(JacksonValue.node(value));
     }
 
     /** Returns JSON on one line. */

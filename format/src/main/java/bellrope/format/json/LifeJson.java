@@ -12,8 +12,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** The second act of an emitter, and its look, as JSON, both ways. */
 final class LifeJson {
@@ -95,8 +93,8 @@ final class LifeJson {
         };
     }
 
-    static ObjectNode write(Life life) {
-        ObjectNode node = Json.object();
+    static JsonObject write(Life life) {
+        JsonObject node = Json.object();
         node.set("gravity", Json.vector(life.gravity()));
         node.set("drag", Json.number(life.drag()));
         life.restWithin().ifPresent(rest -> node.set("restWithin", Json.number(rest)));
@@ -104,7 +102,7 @@ final class LifeJson {
             node.put("restEvenly", true);
         }
         if (!life.forces().isEmpty()) {
-            ArrayNode forces = node.putArray("forces");
+            JsonList forces = node.putArray("forces");
             life.forces().forEach(force -> forces.add(write(force)));
         }
         node.set("size", CurveJson.write(life.size()));
@@ -117,18 +115,18 @@ final class LifeJson {
             node.set("spin", CurveJson.write(life.spin()));
         }
         if (!life.replaces().isEmpty()) {
-            ArrayNode replaces = node.putArray("replaces");
+            JsonList replaces = node.putArray("replaces");
             life.replaces().forEach(lane -> replaces.add(JsonReader.word(lane)));
         }
         if (!life.timed().isEmpty()) {
-            ObjectNode timed = node.putObject("timed");
+            JsonObject timed = node.putObject("timed");
             life.timed().forEach((lane, seconds) -> timed.set(JsonReader.word(lane), Json.number(seconds)));
         }
         return node;
     }
 
-    private static ObjectNode write(Force force) {
-        ObjectNode node = Json.object();
+    private static JsonObject write(Force force) {
+        JsonObject node = Json.object();
         force.visit(
                 a -> {
                     Json.kind(node, ForceKind.ATTRACTOR);
@@ -212,13 +210,13 @@ final class LifeJson {
         };
     }
 
-    static ObjectNode write(Look look) {
-        ObjectNode node = Json.object();
+    static JsonObject write(Look look) {
+        JsonObject node = Json.object();
         node.put("sprite", look.sprite());
         node.put("blend", JsonReader.word(look.blend()));
         node.put("order", JsonReader.word(look.order()));
         if (!look.frame().equals(new Look.Frame.First(0))) {
-            ObjectNode frame = node.putObject("frame");
+            JsonObject frame = node.putObject("frame");
             look.frame()
                     .visit(
                             first -> {
@@ -233,7 +231,7 @@ final class LifeJson {
                             });
         }
         if (!look.posture().equals(Look.Posture.CAMERA)) {
-            ObjectNode posture = node.putObject("posture");
+            JsonObject posture = node.putObject("posture");
             look.posture()
                     .visit(
                             camera -> Json.kind(posture, PostureKind.CAMERA),

@@ -12,8 +12,6 @@ import bellrope.core.value.Remap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Parameters, and what their values go through, as JSON, both ways. */
 final class ParameterJson {
@@ -106,7 +104,7 @@ final class ParameterJson {
     }
 
     /** Writes a remap but for its {@code in}. */
-    static void write(Remap remap, ObjectNode node) {
+    static void write(Remap remap, JsonObject node) {
         node.putArray("out").add(Json.number(remap.from())).add(Json.number(remap.to()));
         if (!remap.clamp()) {
             node.put("clamp", false);
@@ -125,8 +123,8 @@ final class ParameterJson {
         return thing.datum(key);
     }
 
-    static ObjectNode write(Parameter parameter) {
-        ObjectNode node = Json.object();
+    static JsonObject write(Parameter parameter) {
+        JsonObject node = Json.object();
         node.put("name", parameter.name());
         Type type = parameter.type();
         Kind kind = kind(type);
@@ -139,7 +137,7 @@ final class ParameterJson {
                 n -> bounds(node, n.least(), n.most(), n.step()),
                 flag -> {},
                 choice -> {
-                    ArrayNode options = node.putArray("options");
+                    JsonList options = node.putArray("options");
                     choice.options().forEach(options::add);
                 },
                 vector -> node.set("most", Json.number(vector.most())),
@@ -156,9 +154,9 @@ final class ParameterJson {
         if (parameter.byGame()) {
             node.put("byGame", true);
         }
-        ArrayNode bindings = node.putArray("bindings");
+        JsonList bindings = node.putArray("bindings");
         for (Binding binding : parameter.bindings()) {
-            ObjectNode b = bindings.addObject();
+            JsonObject b = bindings.addObject();
             b.put("property", JsonReader.word(binding.property()));
             b.put("mode", JsonReader.word(binding.mode()));
             binding.emitter().ifPresent(name -> b.put("emitter", name));
@@ -166,19 +164,19 @@ final class ParameterJson {
                     .visit(
                             straight -> {},
                             through -> {
-                                ObjectNode remap = b.putObject("remap");
+                                JsonObject remap = b.putObject("remap");
                                 remap.set("in", Json.range(through.remap().in()));
                                 write(through.remap(), remap);
                             },
                             each -> {
-                                ArrayNode numbers = b.putArray("each");
+                                JsonList numbers = b.putArray("each");
                                 each.numbers().forEach(n -> numbers.add(Json.number(n)));
                             });
         }
         return node;
     }
 
-    private static void bounds(ObjectNode node, double least, double most, double step) {
+    private static void bounds(JsonObject node, double least, double most, double step) {
         node.set("least", Json.number(least));
         node.set("most", Json.number(most));
         Json.unless(node, "step", step, 0);

@@ -4,10 +4,6 @@ import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.BooleanNode;
-import tools.jackson.databind.node.ObjectNode;
-import tools.jackson.databind.node.StringNode;
 
 /** Payloads as JSON: numbers, texts, flags as true or false, and vectors as three numbers. */
 public final class PayloadJson {
@@ -57,16 +53,16 @@ public final class PayloadJson {
     }
 
     /** Returns a value as JSON. */
-    public static JsonNode node(Datum value) {
+    public static JsonValue node(Datum value) {
         return value.match(
                 num -> Json.number(num.value()),
-                word -> StringNode.valueOf(word.text()),
-                flag -> BooleanNode.valueOf(flag.value()),
+                word -> JsonLeaf.of(word.text()),
+                flag -> JsonLeaf.of(flag.value()),
                 vec -> Json.vector(vec.value()));
     }
 
-    public static ObjectNode write(Map<String, Datum> payload) {
-        ObjectNode node = Json.object();
+    public static JsonObject write(Map<String, Datum> payload) {
+        JsonObject node = Json.object();
         payload.forEach((name, value) -> node.set(name, node(value)));
         return node;
     }

@@ -26,8 +26,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Ropes as JSON, both ways. What is as usual is left out. */
 final class RopeJson {
@@ -234,8 +232,8 @@ final class RopeJson {
         return t.make(() -> new Limits(cooldown, perSecond, once, until, alive, together, whenFull, distance, chance));
     }
 
-    static ObjectNode write(Rope rope) {
-        ObjectNode node = Json.object();
+    static JsonObject write(Rope rope) {
+        JsonObject node = Json.object();
         node.put("name", rope.name());
         node.put("seed", rope.seed());
         yes(node, "off", rope.note().off());
@@ -248,7 +246,7 @@ final class RopeJson {
         if (rope.when().match() != When.Match.ALL) {
             node.put("match", JsonReader.word(rope.when().match()));
         }
-        ArrayNode conditions = node.putArray("conditions");
+        JsonList conditions = node.putArray("conditions");
         rope.conditions().forEach(condition -> write(condition, conditions.addObject()));
         rope.play().ifPresent(effect -> node.put("play", effect));
         if (!rope.overrides().none()) {
@@ -262,9 +260,9 @@ final class RopeJson {
         if (!rope.pointing().equals(Pointing.of(rope.facing()))) {
             write(rope.pointing(), node.putObject("pointing"));
         }
-        ArrayNode feeds = node.putArray("feeds");
+        JsonList feeds = node.putArray("feeds");
         for (Feed feed : rope.feeds()) {
-            ObjectNode f = feeds.addObject();
+            JsonObject f = feeds.addObject();
             f.put("parameter", feed.parameter());
             write(feed.source(), f);
             feed.remap().ifPresent(remap -> {
@@ -281,7 +279,7 @@ final class RopeJson {
             write(rope.run(), node.putObject("run"));
         }
         if (!rope.timing().equals(Timing.AT_ONCE)) {
-            ObjectNode timing = node.putObject("timing");
+            JsonObject timing = node.putObject("timing");
             number(timing, "delay", rope.timing().delay(), 0);
             number(timing, "jitter", rope.timing().jitter(), 0);
         }
@@ -290,22 +288,22 @@ final class RopeJson {
         }
         rope.hit().ifPresent(hit -> writeHit(hit, node));
         if (!rope.owner().equals(Owner.FINISH)) {
-            ObjectNode owner = node.putObject("owner");
+            JsonObject owner = node.putObject("owner");
             owner.put("end", JsonReader.word(rope.owner().end()));
             number(owner, "over", rope.owner().over(), 0);
         }
         if (!rope.followUps().isEmpty()) {
-            ArrayNode then = node.putArray("then");
+            JsonList then = node.putArray("then");
             rope.followUps().forEach(f -> AnswerJson.write(f, then.addObject()));
         }
         if (!rope.companions().isEmpty()) {
-            ArrayNode with = node.putArray("with");
+            JsonList with = node.putArray("with");
             rope.companions().forEach(c -> AnswerJson.write(c, with.addObject()));
         }
         return node;
     }
 
-    private static void writeHit(Source hit, ObjectNode node) {
+    private static void writeHit(Source hit, JsonObject node) {
         if (hit instanceof Source.Constant constant) {
             node.set("hit", PayloadJson.node(constant.value()));
         } else {
@@ -313,7 +311,7 @@ final class RopeJson {
         }
     }
 
-    private static void write(Condition condition, ObjectNode c) {
+    private static void write(Condition condition, JsonObject c) {
         condition.visit(
                 compare -> {
                     write(compare.source(), c);
@@ -322,7 +320,7 @@ final class RopeJson {
                 },
                 oneOf -> {
                     c.put("field", oneOf.field());
-                    ArrayNode options = c.putArray("is");
+                    JsonList options = c.putArray("is");
                     oneOf.options().forEach(options::add);
                 },
                 flagged -> {
@@ -337,7 +335,7 @@ final class RopeJson {
                 });
     }
 
-    static void write(Source source, ObjectNode node) {
+    static void write(Source source, JsonObject node) {
         source.visit(
                 payload -> node.put("field", payload.field()),
                 channel -> node.put("channel", channel.channel()),
@@ -348,7 +346,7 @@ final class RopeJson {
                 other -> node.put("from", other.parameter()));
     }
 
-    private static void write(Overrides o, ObjectNode node) {
+    private static void write(Overrides o, JsonObject node) {
         number(node, "count", o.count(), 1);
         number(node, "size", o.size(), 1);
         number(node, "speed", o.speed(), 1);
@@ -358,7 +356,7 @@ final class RopeJson {
         number(node, "cutAfter", o.cutAfter());
     }
 
-    private static void write(Where where, ObjectNode node) {
+    private static void write(Where where, JsonObject node) {
         node.put("at", JsonReader.word(where.anchor()));
         yes(node, "follow", where.follow());
         where.place().ifPresent(name -> node.put("name", name));
@@ -368,7 +366,7 @@ final class RopeJson {
         number(node, "depth", where.depth());
     }
 
-    private static void write(Pointing pointing, ObjectNode node) {
+    private static void write(Pointing pointing, JsonObject node) {
         if (!pointing.fixed().equals(Vec3.UP)) {
             node.set("fixed", Json.vector(pointing.fixed()));
         }
@@ -377,7 +375,7 @@ final class RopeJson {
         yes(node, "turns", pointing.turns());
     }
 
-    private static void write(Run run, ObjectNode node) {
+    private static void write(Run run, JsonObject node) {
         run.start().ifPresent(effect -> node.put("start", effect));
         run.end().ifPresent(effect -> node.put("end", effect));
         number(node, "fadeIn", run.fadeIn());
@@ -391,7 +389,7 @@ final class RopeJson {
         }
     }
 
-    private static void write(Limits limits, ObjectNode node) {
+    private static void write(Limits limits, JsonObject node) {
         number(node, "cooldown", limits.cooldown(), 0);
         number(node, "perSecond", limits.perSecond());
         yes(node, "once", limits.once());
@@ -405,19 +403,19 @@ final class RopeJson {
         number(node, "chance", limits.chance(), 1);
     }
 
-    private static void yes(ObjectNode node, String key, boolean value) {
+    private static void yes(JsonObject node, String key, boolean value) {
         if (value) {
             node.put(key, true);
         }
     }
 
-    private static void number(ObjectNode node, String key, double value, double usual) {
+    private static void number(JsonObject node, String key, double value, double usual) {
         if (value != usual) {
             node.set(key, Json.number(value));
         }
     }
 
-    private static void number(ObjectNode node, String key, OptionalDouble value) {
+    private static void number(JsonObject node, String key, OptionalDouble value) {
         value.ifPresent(v -> node.set(key, Json.number(v)));
     }
 }

@@ -10,11 +10,11 @@ import bellrope.core.measure.Branching;
 import bellrope.core.sim.Watch.ByEmitter;
 import bellrope.core.value.Exact;
 import bellrope.format.json.Bundle;
+import bellrope.format.json.JsonValue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
 
 /**
  * What is known of an effect once it was played, for other programs.
@@ -50,7 +50,7 @@ public record EffectReport(
             String place,
             String words,
             @Nullable String remedy,
-            @Nullable JsonNode mended) {
+            @Nullable JsonValue mended) {
         static FindingReport of(Finding f) {
             return new FindingReport(
                     f.check(),
@@ -59,7 +59,7 @@ public record EffectReport(
                     f.place(),
                     f.words(),
                     f.remedy().map(Finding.Remedy::words).orElse(null),
-                    f.remedy().map(r -> (JsonNode) Bundle.write(r.effect())).orElse(null));
+                    f.remedy().map(r -> (JsonValue) Bundle.write(r.effect())).orElse(null));
         }
     }
 

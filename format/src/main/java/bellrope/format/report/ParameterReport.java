@@ -12,6 +12,7 @@ import bellrope.core.measure.TrueScale;
 import bellrope.core.project.Project;
 import bellrope.core.value.Range;
 import bellrope.format.json.Bundle;
+import bellrope.format.json.JsonValue;
 import bellrope.format.json.PayloadJson;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,7 +20,6 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
 
 /**
  * Everything computed of an effect's parameters.
@@ -55,7 +55,7 @@ public record ParameterReport(
      * @param curves what each of its bindings makes of its value
      */
     public record RowReport(
-            String parameter, JsonNode low, JsonNode high, List<CellReport> cells, List<CurveReport> curves) {}
+            String parameter, JsonValue low, JsonValue high, List<CellReport> cells, List<CurveReport> curves) {}
 
     /**
      * How an emitter meets a parameter.
@@ -109,7 +109,7 @@ public record ParameterReport(
             boolean holds,
             List<EmitterDifference> emitters,
             List<CauseReport> causes,
-            @Nullable JsonNode mended) {}
+            @Nullable JsonValue mended) {}
 
     public record EmitterDifference(String emitter, double difference, boolean others) {}
 

@@ -2,6 +2,8 @@ package bellrope.server.live;
 
 import bellrope.core.project.Project;
 import bellrope.core.value.Problem;
+import bellrope.format.answer.Whole;
+import bellrope.server.store.Kind;
 import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import bellrope.server.store.Snapshot.Part;
@@ -36,5 +38,14 @@ public final class Drafts {
             throw Refusal.wrong(problems);
         }
         return snapshot.project(values);
+    }
+
+    /** Returns the same with the numbers of its parts. */
+    public static Whole whole(Snapshot snapshot, List<Draft> drafts) {
+        return new Whole(over(snapshot, drafts), numbers(snapshot, Kind.EFFECT), numbers(snapshot, Kind.ROPE));
+    }
+
+    private static List<Long> numbers(Snapshot snapshot, Kind kind) {
+        return snapshot.parts(kind).stream().map(Part::id).toList();
     }
 }

@@ -1,10 +1,10 @@
 package bellrope.server.live;
 
 import bellrope.core.value.Problem;
+import bellrope.format.json.JsonValue;
 import bellrope.format.report.AccountReport;
 import bellrope.server.view.Views.Saved;
 import java.util.List;
-import tools.jackson.databind.node.ObjectNode;
 
 /** What a stage says to its reader besides frames. */
 sealed interface Message {
@@ -29,7 +29,7 @@ sealed interface Message {
      * @param what notice, begins, ends or gone
      * @param values what it carries, as a payload
      */
-    record Notice(String name, String what, String rope, int pull, double at, ObjectNode values) {}
+    record Notice(String name, String what, String rope, int pull, double at, JsonValue values) {}
 
     /**
      * How the player's comfort stands.

@@ -9,6 +9,8 @@ import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Demo;
+import bellrope.format.json.JacksonValue;
+import bellrope.format.json.JsonValue;
 import bellrope.format.sprite.Pictures;
 import bellrope.server.store.Snapshot.Part;
 import java.time.Instant;
@@ -152,28 +154,58 @@ public class ProjectStore {
     }
 
     private static void put(DSLContext tx, long project, Project from) {
-        add(tx, project, Kind.SETTINGS, Bundle.write(from.settings()), 0);
+        add(tx, project, Kind.SETTINGS, JacksonValue.node(Bundle.write(from.settings())), 0);
         List<Sprite> sprites = from.sprites();
         for (int i = 0; i < sprites.size(); i++) {
-            add(tx, project, Kind.SPRITE, Bundle.write(sprites.get(i)), i);
+            add(tx, project, Kind.SPRITE, JacksonValue.node(Bundle.write(sprites.get(i))), i);
         }
         for (int i = 0; i < from.events().size(); i++) {
-            add(tx, project, Kind.EVENT, Bundle.write(from.events().get(i)), i);
+            add(
+                    tx,
+                    project,
+                    Kind.EVENT,
+                    JacksonValue.node(Bundle.write(from.events().get(i))),
+                    i);
         }
         for (int i = 0; i < from.effects().size(); i++) {
-            add(tx, project, Kind.EFFECT, Bundle.write(from.effects().get(i)), i);
+            add(
+                    tx,
+                    project,
+                    Kind.EFFECT,
+                    JacksonValue.node(Bundle.write(from.effects().get(i))),
+                    i);
         }
         for (int i = 0; i < from.ropes().size(); i++) {
-            add(tx, project, Kind.ROPE, Bundle.write(from.ropes().get(i)), i);
+            add(
+                    tx,
+                    project,
+                    Kind.ROPE,
+                    JacksonValue.node(Bundle.write(from.ropes().get(i))),
+                    i);
         }
         for (int i = 0; i < from.channels().size(); i++) {
-            add(tx, project, Kind.CHANNEL, Bundle.write(from.channels().get(i)), i);
+            add(
+                    tx,
+                    project,
+                    Kind.CHANNEL,
+                    JacksonValue.node(Bundle.write(from.channels().get(i))),
+                    i);
         }
         for (int i = 0; i < from.places().size(); i++) {
-            add(tx, project, Kind.PLACE, Bundle.write(from.places().get(i)), i);
+            add(
+                    tx,
+                    project,
+                    Kind.PLACE,
+                    JacksonValue.node(Bundle.write(from.places().get(i))),
+                    i);
         }
         for (int i = 0; i < from.versions().size(); i++) {
-            add(tx, project, Kind.VERSION, Bundle.write(from.versions().get(i)), i);
+            add(
+                    tx,
+                    project,
+                    Kind.VERSION,
+                    JacksonValue.node(Bundle.write(from.versions().get(i))),
+                    i);
         }
         Rows.countChange(tx, project);
     }
@@ -369,16 +401,21 @@ public class ProjectStore {
         rework(edits, before.parts(Kind.PLACE), after.places(), Bundle::write);
         for (int i = before.parts(Kind.VERSION).size(); i < after.versions().size(); i++) {
             edits.add(new Edit(
-                    null, Kind.VERSION, 0, Bundle.write(after.versions().get(i)), null));
+                    null,
+                    Kind.VERSION,
+                    0,
+                    JacksonValue.node(Bundle.write(after.versions().get(i))),
+                    null));
         }
         return edits.isEmpty() ? new Change(List.of(), before) : change(project, edits);
     }
 
-    private static <T> void rework(List<Edit> edits, List<Part> parts, List<T> values, Function<T, JsonNode> writer) {
+    private static <T> void rework(List<Edit> edits, List<Part> parts, List<T> values, Function<T, JsonValue> writer) {
         for (int i = 0; i < parts.size(); i++) {
             Part part = parts.get(i);
             if (!part.value().equals(values.get(i))) {
-                edits.add(new Edit(part.id(), null, part.revision(), writer.apply(values.get(i)), null));
+                edits.add(new Edit(
+                        part.id(), null, part.revision(), JacksonValue.node(writer.apply(values.get(i))), null));
             }
         }
     }

@@ -11,6 +11,8 @@ import bellrope.core.project.Settings;
 import bellrope.core.rope.Rope;
 import bellrope.core.value.Problem;
 import bellrope.format.json.Bundle;
+import bellrope.format.json.JacksonValue;
+import bellrope.format.json.JsonValue;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -82,9 +84,9 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
         };
     }
 
-    private static <T> Body body(Bundle.Read<T> read, Function<T, String> name, Function<T, JsonNode> writer) {
+    private static <T> Body body(Bundle.Read<T> read, Function<T, String> name, Function<T, JsonValue> writer) {
         return read.value()
-                .map(value -> new Body(value, name.apply(value), writer.apply(value), List.of()))
+                .map(value -> new Body(value, name.apply(value), JacksonValue.node(writer.apply(value)), List.of()))
                 .orElseGet(() -> new Body(null, "", null, read.problems()));
     }
 

@@ -3,10 +3,8 @@ package bellrope.server.view;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Problem;
 import bellrope.format.json.Changes;
-import bellrope.format.report.AccountReport;
-import bellrope.format.report.EffectReport;
+import bellrope.format.json.JsonValue;
 import bellrope.format.report.FeedReport;
-import bellrope.format.report.NumbersReport;
 import bellrope.format.report.OfferReport;
 import java.util.List;
 import java.util.Map;
@@ -69,7 +67,7 @@ public final class Views {
      *
      * @param event part of the event
      */
-    public record StrengthsView(long event, JsonNode soft, JsonNode usual, JsonNode hard) {}
+    public record StrengthsView(long event, JsonValue soft, JsonValue usual, JsonValue hard) {}
 
     /** A whole project. */
     public record ProjectView(
@@ -164,7 +162,7 @@ public final class Views {
             @Nullable RemedyView remedy) {}
 
     /** A change that mends something: what it does, and the body of the rope with it made. */
-    public record RemedyView(String words, JsonNode body) {}
+    public record RemedyView(String words, JsonValue body) {}
 
     /**
      * A response against the weight of its event.
@@ -211,7 +209,7 @@ public final class Views {
      * @param version what the contract is called as it stands
      */
     public record ContractView(
-            JsonNode contract,
+            JsonValue contract,
             List<VersionView> versions,
             List<AliasView> aliases,
             @Nullable String against,
@@ -265,25 +263,6 @@ public final class Views {
             @Nullable Map<String, Double> channels,
             long seed,
             @Nullable List<Draft> drafts) {}
-
-    /**
-     * The head of a take; the frames follow it.
-     *
-     * @param live particles alive, one number a step from the pull on
-     * @param presence square units, one number a step
-     * @param ended whether everything was gone before the take was cut
-     * @param cut why it was cut before its time, with the sum; null where it was not
-     * @param payload of the pull that was played
-     */
-    public record TakeHead(
-            int stepsPerSecond,
-            AccountReport account,
-            NumbersReport numbers,
-            int[] live,
-            float[] presence,
-            boolean ended,
-            @Nullable String cut,
-            JsonNode payload) {}
 
     /**
      * An effect to be played for its own sake.
@@ -359,7 +338,7 @@ public final class Views {
             @Nullable String channel) {}
 
     /** The ropes as they fit, in the order in which they came. */
-    public record FittedView(List<JsonNode> ropes) {}
+    public record FittedView(List<JsonValue> ropes) {}
 
     /** What the source of a feed gave at the last pulls. */
     public record Recorded(String rope, String parameter, double[] given) {
@@ -370,25 +349,8 @@ public final class Views {
         }
     }
 
-    /**
-     * The head of a preview; the frames follow it.
-     *
-     * @param facing of the effect in the world
-     * @param payload of the pull that was played
-     */
-    public record PreviewHead(
-            int stepsPerSecond,
-            NumbersReport numbers,
-            EffectReport report,
-            int[] live,
-            float[] presence,
-            boolean ended,
-            @Nullable String cut,
-            double[] facing,
-            JsonNode payload) {}
-
     /** A starting point for an effect. */
-    public record RecipeView(String name, String description, JsonNode body) {}
+    public record RecipeView(String name, String description, JsonValue body) {}
 
     /** What differs between two revisions of a part. */
     public record ChangesView(long before, long after, List<Changes.Change> changes) {}
@@ -415,19 +377,6 @@ public final class Views {
             Demand.given("at", at, "a list of seconds");
         }
     }
-
-    /**
-     * The response of one rope to a usual pull that it answers to.
-     *
-     * @param strip most particles alive in each thirtieth of a second from the pull on, for 3 s at most
-     * @param silent why it cannot answer; null if it does
-     */
-    public record ResponseView(
-            long rope,
-            @Nullable NumbersReport numbers,
-            int[] strip,
-            boolean ended,
-            @Nullable String silent) {}
 
     /** A refusal, by RFC 9457. */
     public record Refusal(

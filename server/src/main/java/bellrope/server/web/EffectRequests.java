@@ -1,28 +1,16 @@
 package bellrope.server.web;
 
-import bellrope.core.check.Subject;
 import bellrope.core.effect.Effect;
-import bellrope.core.effect.Parameter;
 import bellrope.core.effect.Sprite;
-import bellrope.core.measure.Numbers;
 import bellrope.core.picture.Picture;
 import bellrope.core.picture.Still;
 import bellrope.core.project.Project;
-import bellrope.core.rope.Rope;
-import bellrope.core.stage.Preview;
-import bellrope.core.stage.Take;
-import bellrope.core.stage.told.Account.Played;
-import bellrope.core.value.Datum;
-import bellrope.core.value.Problem;
-import bellrope.core.value.Vec3;
-import bellrope.core.value.Words;
+import bellrope.format.answer.PreviewHead;
+import bellrope.format.answer.PreviewWish;
+import bellrope.format.answer.Previews;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.JacksonValue;
-import bellrope.format.json.PayloadJson;
-import bellrope.format.json.Problems;
 import bellrope.format.json.Recipes;
-import bellrope.format.report.EffectReport;
-import bellrope.format.report.NumbersReport;
 import bellrope.format.report.ParameterReport;
 import bellrope.format.sprite.Pictures;
 import bellrope.format.sprite.SpriteCase;
@@ -33,7 +21,6 @@ import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import bellrope.server.view.Views;
 import bellrope.server.view.Views.EffectRequest;
-import bellrope.server.view.Views.PreviewHead;
 import bellrope.server.view.Views.PreviewRequest;
 import bellrope.server.view.Views.RecipeView;
 import com.github.benmanes.caffeine.cache.Cache;
@@ -45,13 +32,8 @@ import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
-import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.springframework.http.CacheControl;
@@ -63,8 +45,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Effects played for their own sake, their stills, the recipes to start from, and the pictures of sprites. */
 @RestController
@@ -74,9 +54,8 @@ class EffectRequests {
     private static final int STILL_HEIGHT = 64;
 
     private final ProjectStore store;
-    private final JsonMapper json;
     private final Project recipes = Recipes.project();
-    private final Takes takes;
+    private final Sending takes;
     private final Cache<StillKey, byte[]> stills = Caffeine.newBuilder()
             .maximumWeight(32 << 20)
             .weigher((StillKey key, byte[] png) -> 2_000 + png.length)
@@ -93,9 +72,8 @@ class EffectRequests {
     /** Everything that a still, or the table of parameters, depends on. */
     private record StillKey(Effect effect, List<Effect> begun, List<Sprite> sprites, long seed, int stepsPerSecond) {}
 
-    EffectRequests(ProjectStore store, JsonMapper json, Takes takes) {
+    EffectRequests(ProjectStore store, Sending takes) {
         this.store = store;
-        this.json = json;
         this.takes = takes;
     }
 
@@ -112,33 +90,20 @@ class EffectRequests {
     @PostMapping(path = "/projects/{project}/previews", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     void preview(@PathVariable long project, @RequestBody PreviewRequest request, HttpServletResponse response)
             throws IOException {
-        takes.write(response, () -> preview(project, request));
+        takes.write(response, () -> Previews.of(Drafts.whole(store.get(project), request.drafts()), wish(request)));
     }
 
-    private Takes.Answer preview(long project, PreviewRequest request) {
-        Snapshot snapshot = store.get(project);
-        Project whole = Drafts.over(snapshot, request.drafts());
-        Effect effect = part(snapshot, Kind.EFFECT, request.effect(), whole.effects());
-        Preview preview = preview(snapshot, whole, effect, request);
-        Take take = preview.take(whole, true);
-        if (!take.account().refused().isEmpty()) {
-            throw Refusal.wrong(take.account().refused().stream()
-                    .map(p -> new Problem("/payload" + p.place(), p.given(), p.allowed()))
-                    .toList());
-        }
-        Subject subject = Subject.of(whole, effect, preview, take);
-        Vec3 facing = ((Played) take.account().answers().get(0)).facing();
-        PreviewHead head = new PreviewHead(
-                take.pace().stepsPerSecond(),
-                NumbersReport.of(Numbers.of(take)),
-                EffectReport.of(subject),
-                Takes.live(take),
-                Takes.presence(take),
-                take.ended(),
-                take.cut().orElse(null),
-                new double[] {facing.x(), facing.y(), facing.z()},
-                PayloadJson.write(preview.pull(whole).payload()));
-        return new Takes.Answer(json.writeValueAsString(head), take);
+    private static PreviewWish wish(PreviewRequest request) {
+        return new PreviewWish(
+                request.effect(),
+                request.rope(),
+                JacksonValue.of(request.payload()),
+                request.surface(),
+                request.side(),
+                request.velocity(),
+                request.seed(),
+                request.stopAfter(),
+                JacksonValue.of(request.set()));
     }
 
     private static <T> T part(Snapshot snapshot, Kind kind, long id, List<T> values) {
@@ -149,65 +114,6 @@ class EffectRequests {
             }
         }
         throw Refusal.notThere(kind.word() + " " + id);
-    }
-
-    private static Preview preview(Snapshot snapshot, Project whole, Effect effect, PreviewRequest request) {
-        Preview usual = Preview.plain(effect, request.seed());
-        Optional<Rope> rope = request.rope() == null
-                ? Optional.empty()
-                : Optional.of(part(snapshot, Kind.ROPE, request.rope(), whole.ropes()));
-        Map<String, Datum> payload = Map.of();
-        if (request.payload() != null && !request.payload().isNull()) {
-            Problems problems = new Problems();
-            payload = PayloadJson.read(JacksonValue.of(request.payload()), "/payload", problems);
-            if (!problems.none()) {
-                throw Refusal.wrong(problems.list());
-            }
-        }
-        Vec3 velocity = usual.velocity();
-        if (request.velocity() != null) {
-            if (request.velocity().length != 3) {
-                throw Refusal.wrong(List.of(new Problem(
-                        "/velocity", request.velocity().length + " numbers", "three numbers: x, y, z in u/s")));
-            }
-            velocity = new Vec3(request.velocity()[0], request.velocity()[1], request.velocity()[2]);
-        }
-        return new Preview(
-                effect.name(),
-                rope,
-                payload,
-                choice("/surface", request.surface(), Preview.Surface.GROUND),
-                choice("/side", request.side(), Preview.Side.LEFT),
-                velocity,
-                request.seed(),
-                request.stopAfter() == null ? OptionalDouble.empty() : OptionalDouble.of(request.stopAfter()),
-                turned(effect, request.set()));
-    }
-
-    // What was turned by hand; a wrong value says which parameter and what it takes.
-    private static Map<String, Datum> turned(Effect effect, JsonNode set) {
-        if (set == null || set.isNull()) {
-            return Map.of();
-        }
-        Problems problems = new Problems();
-        Map<String, Datum> values = PayloadJson.read(JacksonValue.of(set), "/set", problems);
-        List<String> names = effect.parameters().stream().map(Parameter::name).toList();
-        values.forEach((name, value) -> {
-            Optional<Parameter> parameter = effect.parameter(name);
-            if (parameter.isEmpty()) {
-                problems.add(
-                        "/set/" + name,
-                        "unknown",
-                        "the name of a parameter of " + effect.name() + Words.nearest(name, names));
-            } else if (!parameter.get().type().accepts(value)) {
-                problems.add(
-                        "/set/" + name, value.inWords(), parameter.get().type().expects());
-            }
-        });
-        if (!problems.none()) {
-            throw Refusal.wrong(problems.list());
-        }
-        return values;
     }
 
     /** Computes what answers to the parameters of an effect, and the proofs of its defaults and scales. */
@@ -232,20 +138,6 @@ class EffectRequests {
                 .flatMap(e -> e.end().children().stream())
                 .flatMap(c -> c.effect().flatMap(whole::effect).stream())
                 .toList();
-    }
-
-    private static <E extends Enum<E>> E choice(String place, String given, E usual) {
-        if (given == null) {
-            return usual;
-        }
-        E[] all = usual.getDeclaringClass().getEnumConstants();
-        List<String> words =
-                Arrays.stream(all).map(e -> e.name().toLowerCase(Locale.ROOT)).toList();
-        int at = words.indexOf(given);
-        if (at < 0) {
-            throw Refusal.wrong(List.of(new Problem(place, '"' + given + '"', Words.either(words))));
-        }
-        return all[at];
     }
 
     @Operation(operationId = "still")

@@ -15,6 +15,7 @@ import bellrope.core.rope.When;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Words;
 import bellrope.format.json.Bundle;
+import bellrope.format.json.JsonValue;
 import bellrope.server.live.Drafts;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.store.Refusal;
@@ -51,7 +52,7 @@ class FittingRequests {
     FittedView fitted(@PathVariable long project, @RequestBody FittedRequest request) {
         Project whole = Drafts.over(store.get(project), request.drafts());
         UnaryOperator<Rope> fit = move(request, whole);
-        List<JsonNode> fitted = new ArrayList<>();
+        List<JsonValue> fitted = new ArrayList<>();
         List<JsonNode> given = request.ropes() == null ? List.of() : request.ropes();
         for (int i = 0; i < given.size(); i++) {
             Bundle.Read<Rope> read = Bundle.readRope(given.get(i));

@@ -2,6 +2,8 @@ package bellrope.server.web;
 
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
+import bellrope.format.answer.NotThere;
+import bellrope.format.answer.Wrong;
 import bellrope.server.store.Refusal;
 import java.util.List;
 import org.slf4j.Logger;
@@ -49,6 +51,16 @@ class Refusals {
             detail.setProperty("theirs", ViewMaker.part(refusal.theirs()));
         }
         return detail;
+    }
+
+    @ExceptionHandler
+    ProblemDetail refused(Wrong wrong) {
+        return refused(Refusal.wrong(wrong.problems()));
+    }
+
+    @ExceptionHandler
+    ProblemDetail refused(NotThere gone) {
+        return refused(Refusal.notThere(gone.getMessage()));
     }
 
     /** What a value says of itself while it is made, wherever that is. */

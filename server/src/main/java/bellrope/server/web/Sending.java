@@ -1,41 +1,39 @@
 package bellrope.server.web;
 
-import bellrope.core.stage.Take;
+import bellrope.format.answer.Answer;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Takes on their way to a reader: length of the head (u32), the head, and for each frame its length and its bytes.
  *
- * <p>The frames of one take can come to {@link Take#MOST_BYTES}, so only so many are held at once, and each is written as it
+ * <p>The frames of one take can come to {@link bellrope.core.stage.Take#MOST_BYTES}, so only so many are held at once, and each is written as it
  * lies in memory, without a copy of the whole.
  */
 @Component
-class Takes {
+class Sending {
     private static final int AT_ONCE = 2;
     private static final int BUFFER = 1 << 18;
     private static final int WAIT_SECONDS = 10;
 
+    private final JsonMapper json;
     private final Semaphore held = new Semaphore(AT_ONCE, true);
 
-    /**
-     * An answer that has been computed.
-     *
-     * @param head JSON, which is padded with spaces to a multiple of four
-     */
-    record Answer(String head, Take take) {}
+    Sending(JsonMapper json) {
+        this.json = json;
+    }
 
     /** Computes a take and writes it. */
-    void write(HttpServletResponse response, Supplier<Answer> work) throws IOException {
+    void write(HttpServletResponse response, Supplier<? extends Answer<?>> work) throws IOException {
         try {
             if (!held.tryAcquire(WAIT_SECONDS, TimeUnit.SECONDS)) {
                 throw new Busy("Other takes are being computed; try again.");
@@ -45,7 +43,7 @@ class Takes {
             throw new Busy("The server is closing.");
         }
         try {
-            Answer answer = work.get();
+            Answer<?> answer = work.get();
             response.setContentType(MediaType.APPLICATION_OCTET_STREAM_VALUE);
             response.setBufferSize(BUFFER);
             write(answer, response);
@@ -54,8 +52,8 @@ class Takes {
         }
     }
 
-    private static void write(Answer answer, HttpServletResponse response) throws IOException {
-        byte[] text = answer.head().getBytes(StandardCharsets.UTF_8);
+    private void write(Answer<?> answer, HttpServletResponse response) throws IOException {
+        byte[] text = json.writeValueAsBytes(answer.head());
         int padded = (text.length + 3) / 4 * 4;
         long length = 4L + padded;
         for (byte[] frame : answer.take().frames()) {
@@ -80,21 +78,5 @@ class Takes {
                 .order(ByteOrder.LITTLE_ENDIAN)
                 .putInt(value)
                 .array();
-    }
-
-    static int[] live(Take take) {
-        int[] live = new int[take.last() + 1];
-        for (int i = 0; i < live.length; i++) {
-            live[i] = take.live(i);
-        }
-        return live;
-    }
-
-    static float[] presence(Take take) {
-        float[] presence = new float[take.last() + 1];
-        for (int i = 0; i < presence.length; i++) {
-            presence[i] = take.presence(i);
-        }
-        return presence;
     }
 }

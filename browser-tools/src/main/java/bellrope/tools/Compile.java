@@ -1,4 +1,4 @@
-package bellrope.browser.build;
+package bellrope.tools;
 
 import java.io.File;
 import java.io.IOException;
@@ -18,22 +18,21 @@ import org.teavm.tooling.TeaVMTool;
 import org.teavm.tooling.TeaVMToolException;
 import org.teavm.vm.TeaVMOptimizationLevel;
 
-/** Compiles {@link bellrope.browser.Page} and all that it reaches to WebAssembly: {@code Compile FOLDER}. */
+/** Compiles a class and all that it reaches to WebAssembly: {@code Compile CLASS FOLDER}. */
 public final class Compile {
-    private static final String RUNTIME = "org/teavm/backend/wasm/wasm-gc-runtime.js";
+    private static final String RUNTIME = "org/teavm/backend/wasm/wasm-gc-module-runtime.min.js";
 
     private Compile() {}
 
     public static void main(String[] args) throws TeaVMToolException, IOException {
-        File folder = new File(args[0]);
+        File folder = new File(args[1]);
         List<File> path = new ArrayList<>();
-        for (String entry : System.getProperty("bellrope.path", System.getProperty("java.class.path"))
-                .split(File.pathSeparator)) {
+        for (String entry : System.getProperty("java.class.path").split(File.pathSeparator)) {
             path.add(new File(entry));
         }
         TeaVMTool tool = new TeaVMTool();
         tool.setTargetType(TeaVMTargetType.WEBASSEMBLY_GC);
-        tool.setMainClass("bellrope.browser.Page");
+        tool.setMainClass(args[0]);
         tool.setTargetDirectory(folder);
         tool.setTargetFileName("core.wasm");
         tool.setOptimizationLevel(TeaVMOptimizationLevel.SIMPLE);
@@ -52,10 +51,10 @@ public final class Compile {
             System.err.println(text.getText() + " in " + where);
         }
         if (!problems.isEmpty()) {
-            throw new IllegalStateException(problems.size() + " problems");
+            throw new IllegalStateException(problems.size() + " problems; what each is stands above");
         }
         try (InputStream runtime = Compile.class.getClassLoader().getResourceAsStream(RUNTIME)) {
-            Files.copy(runtime, Path.of(args[0], "core-runtime.js"), StandardCopyOption.REPLACE_EXISTING);
+            Files.copy(runtime, Path.of(args[1], "runtime.js"), StandardCopyOption.REPLACE_EXISTING);
         }
     }
 

@@ -1,0 +1,22 @@
+package bellrope.format.answer;
+
+import bellrope.core.stage.Take;
+
+/** A take that was asked for, with what is told about it. */
+public record Answer<H>(H head, Take take) {
+    static int[] live(Take take) {
+        int[] live = new int[take.last() + 1];
+        for (int i = 0; i < live.length; i++) {
+            live[i] = take.live(i);
+        }
+        return live;
+    }
+
+    static float[] presence(Take take) {
+        float[] presence = new float[take.last() + 1];
+        for (int i = 0; i < presence.length; i++) {
+            presence[i] = take.presence(i);
+        }
+        return presence;
+    }
+}

@@ -1,0 +1,9 @@
+package bellrope.format.answer;
+
+/** Something was asked for that the project does not have. */
+public final class NotThere extends RuntimeException {
+    /** @param what kind and number, such as {@code rope 7} */
+    NotThere(String what) {
+        super(what);
+    }
+}

@@ -1,0 +1,147 @@
+import { Refused, type PartView, type Problem } from '../api/client'
+
+/** A question to the core, as the worker gets it. */
+export interface Asked {
+  id: number
+  ask: 'open' | 'put' | 'drop' | 'preview' | 'take'
+  /** JSON. */
+  text: string
+}
+
+/** What the worker answers: what was asked for, why it cannot be answered, or that it broke. */
+export interface Told {
+  id: number
+  head?: object
+  frames?: ArrayBuffer
+  problems?: Problem[]
+  missing?: string
+  trap?: string
+  absent?: string
+}
+
+/** A project as the core must know it. */
+export interface Shown {
+  id: number
+  name: string
+  parts: Map<number, PartView>
+}
+
+/** The part of a worker that is used; tests have one of their own. */
+export interface Hand {
+  postMessage(asked: Asked): void
+  terminate(): void
+  onmessage: ((event: MessageEvent<Told>) => void) | null
+  onerror: ((event: ErrorEvent) => void) | null
+}
+
+/** Thrown where the core cannot run in this browser. */
+export class Absent extends Error {}
+
+/**
+ * The core, at work beside the page. It is told the parts of the open project as they change, each once; a question that
+ * breaks it is refused by name, and it begins anew with the next.
+ */
+export class Core {
+  private worker: Hand | undefined
+  private known = new Map<number, PartView>()
+  private open = 0
+  private count = 0
+  private waiting = new Map<
+    number,
+    { what: string; resolve: (told: Told) => void; reject: (e: unknown) => void }
+  >()
+
+  constructor(private readonly begin: () => Hand) {}
+
+  /** Asks for something about a project as it stands. */
+  async ask(project: Shown, ask: 'preview' | 'take', what: string, wish: object): Promise<Told> {
+    this.tell(project)
+    return this.send(ask, what, wish)
+  }
+
+  // Parts are never changed in place, so one that is the same object needs no telling.
+  private tell({ id, name, parts }: Shown) {
+    if (!this.worker || id !== this.open) {
+      this.known = new Map()
+      this.open = id
+      this.quietly('open', name)
+    }
+    for (const [part, was] of this.known) {
+      if (!parts.has(part)) {
+        this.quietly('drop', part)
+        this.known.delete(was.id)
+      }
+    }
+    for (const part of parts.values()) {
+      if (this.known.get(part.id) !== part) {
+        this.quietly('put', part)
+        this.known.set(part.id, part)
+      }
+    }
+  }
+
+  // What was wrong with it, the question that needs it will say.
+  private quietly(ask: Asked['ask'], wish: unknown) {
+    this.send(ask, 'the project', wish).catch(() => undefined)
+  }
+
+  private send(ask: Asked['ask'], what: string, wish: unknown): Promise<Told> {
+    const worker = (this.worker ??= this.start())
+    return new Promise((resolve, reject) => {
+      const id = ++this.count
+      this.waiting.set(id, { what, resolve, reject })
+      worker.postMessage({ id, ask, text: JSON.stringify(wish) })
+    })
+  }
+
+  private start(): Hand {
+    let worker: Hand
+    try {
+      worker = this.begin()
+    } catch (e) {
+      throw new Absent(String(e))
+    }
+    worker.onmessage = ({ data }) => this.told(data)
+    worker.onerror = (event) => this.lose(new Absent(event.message || 'The core did not start.'))
+    return worker
+  }
+
+  private told(told: Told) {
+    const waiting = this.waiting.get(told.id)
+    if (!waiting) return
+    this.waiting.delete(told.id)
+    if (told.absent !== undefined) {
+      waiting.reject(new Absent(told.absent))
+    } else if (told.trap !== undefined) {
+      const broke = new Refused(500, {
+        title: 'Not computed',
+        detail: `Computing ${waiting.what} broke off (${told.trap}). Nothing is lost; change it, or undo the last change.`,
+      })
+      waiting.reject(broke)
+      this.lose(broke)
+    } else if (told.problems) {
+      const [first, ...more] = told.problems
+      const also = more.length ? ` (and ${more.length} more)` : ''
+      waiting.reject(
+        new Refused(422, {
+          title: 'Not accepted',
+          detail: `${first.place || '/'}: ${first.given}: ${first.allowed}${also}`,
+          problems: told.problems,
+        }),
+      )
+    } else if (told.missing !== undefined) {
+      waiting.reject(new Refused(404, { title: 'Not there', detail: `There is no ${told.missing}.` }))
+    } else {
+      waiting.resolve(told)
+    }
+  }
+
+  // Lets go of the worker; the next question starts another, which is told the whole project.
+  private lose(why: unknown) {
+    this.worker?.terminate()
+    this.worker = undefined
+    const all = [...this.waiting.values()]
+    this.waiting.clear()
+    all.forEach((one) => one.reject(why))
+  }
+}

@@ -1,0 +1,80 @@
+/// <reference lib="webworker" />
+import type { Asked, Told } from './core'
+
+/** What the compiled core offers, see bellrope.browser.Page. */
+interface Page {
+  open(name: string): void
+  put(part: object): Outcome
+  drop(part: number): void
+  preview(wish: object): Outcome
+  take(wish: object): Outcome
+}
+
+interface Outcome {
+  head?: object
+  frames?: Int8Array[]
+  problems?: { place: string; given: string; allowed: string }[]
+  missing?: string
+}
+
+const RUNTIME = '/core/runtime.js'
+const MODULE = '/core/core.wasm'
+
+let page: Promise<Page> | undefined
+
+async function load(): Promise<Page> {
+  const [{ load }, bytes] = await Promise.all([
+    import(/* @vite-ignore */ RUNTIME),
+    fetch(MODULE, { cache: 'no-cache' }).then((response) => {
+      if (!response.ok) throw new Error(`${MODULE}: ${response.status}`)
+      return response.arrayBuffer()
+    }),
+  ])
+  const loaded = await load(bytes, { stackDeobfuscator: { enabled: false } })
+  return loaded.exports
+}
+
+/** Frames one after the other, each after its length, as a server sends them. */
+function packed(frames: Int8Array[]): ArrayBuffer {
+  const whole = new Uint8Array(frames.reduce((sum, f) => sum + 4 + f.length, 0))
+  const view = new DataView(whole.buffer)
+  let at = 0
+  for (const frame of frames) {
+    view.setUint32(at, frame.length, true)
+    whole.set(new Uint8Array(frame.buffer, frame.byteOffset, frame.length), at + 4)
+    at += 4 + frame.length
+  }
+  return whole.buffer
+}
+
+async function answer({ ask, text, id }: Asked): Promise<Told> {
+  page ??= load()
+  let core: Page
+  try {
+    core = await page
+  } catch (e) {
+    return { id, absent: String(e) }
+  }
+  try {
+    const wish = JSON.parse(text)
+    if (ask === 'open') core.open(wish)
+    else if (ask === 'drop') core.drop(wish)
+    else {
+      const { head, frames, problems, missing } = core[ask](wish)
+      if (problems || missing) return { id, problems, missing }
+      return { id, head, frames: frames && packed(frames) }
+    }
+    return { id }
+  } catch (e) {
+    return { id, trap: String(e) }
+  }
+}
+
+// One question after the other, in the order in which they came.
+let turn: Promise<unknown> = Promise.resolve()
+self.onmessage = ({ data }: MessageEvent<Asked>) => {
+  turn = turn.then(async () => {
+    const told = await answer(data)
+    self.postMessage(told, told.frames ? [told.frames] : [])
+  })
+}
