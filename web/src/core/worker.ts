@@ -17,21 +17,20 @@ interface Outcome {
   missing?: string
 }
 
-const RUNTIME = '/core/runtime.js'
+const LOADER = '/core/core.js'
 const MODULE = '/core/core.wasm'
 
 let page: Promise<Page> | undefined
 
 async function load(): Promise<Page> {
-  const [{ load }, bytes] = await Promise.all([
-    import(/* @vite-ignore */ RUNTIME),
+  const [{ open }, bytes] = await Promise.all([
+    import(/* @vite-ignore */ LOADER),
     fetch(MODULE, { cache: 'no-cache' }).then((response) => {
       if (!response.ok) throw new Error(`${MODULE}: ${response.status}`)
       return response.arrayBuffer()
     }),
   ])
-  const loaded = await load(bytes, { stackDeobfuscator: { enabled: false } })
-  return loaded.exports
+  return open(bytes)
 }
 
 /** Frames one after the other, each after its length, as a server sends them. */

@@ -6,9 +6,9 @@ import java.io.InputStream;
 import java.net.MalformedURLException;
 import java.net.URL;
 import java.net.URLClassLoader;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import org.teavm.diagnostics.DefaultProblemTextConsumer;
@@ -20,7 +20,7 @@ import org.teavm.vm.TeaVMOptimizationLevel;
 
 /** Compiles a class and all that it reaches to WebAssembly: {@code Compile CLASS FOLDER}. */
 public final class Compile {
-    private static final String RUNTIME = "org/teavm/backend/wasm/wasm-gc-module-runtime.min.js";
+    private static final String RUNTIME = "org/teavm/backend/wasm/wasm-gc-module-runtime.js";
 
     private Compile() {}
 
@@ -35,7 +35,7 @@ public final class Compile {
         tool.setMainClass(args[0]);
         tool.setTargetDirectory(folder);
         tool.setTargetFileName("core.wasm");
-        tool.setOptimizationLevel(TeaVMOptimizationLevel.SIMPLE);
+        tool.setOptimizationLevel(TeaVMOptimizationLevel.ADVANCED);
         tool.setObfuscated(true);
         tool.setClassPath(path);
         tool.setClassLoader(new URLClassLoader(path.stream().map(Compile::url).toArray(URL[]::new)));
@@ -54,7 +54,9 @@ public final class Compile {
             throw new IllegalStateException(problems.size() + " problems; what each is stands above");
         }
         try (InputStream runtime = Compile.class.getClassLoader().getResourceAsStream(RUNTIME)) {
-            Files.copy(runtime, Path.of(args[1], "runtime.js"), StandardCopyOption.REPLACE_EXISTING);
+            Files.writeString(
+                    Path.of(args[1], "runtime.js"),
+                    Strict.of(new String(runtime.readAllBytes(), StandardCharsets.UTF_8)));
         }
     }
 

@@ -4,46 +4,54 @@ import bellrope.format.json.JsonValue;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import org.teavm.jso.JSBody;
 import org.teavm.jso.JSObject;
 
 /** Objects, lists and values of the page. */
 final class Js {
+    private static Hand hand;
+
     private Js() {}
 
-    @JSBody(script = "return {};")
-    static native JSObject object();
+    /** Takes what the page brings, before anything else. */
+    static void begin(Hand given) {
+        hand = given;
+    }
 
-    @JSBody(script = "return [];")
-    static native JSObject list();
+    static Hand hand() {
+        return hand;
+    }
 
-    @JSBody(
-            params = {"o", "key", "value"},
-            script = "o[key] = value;")
-    static native void set(JSObject o, String key, JSObject value);
+    static JSObject object() {
+        return hand.object();
+    }
+
+    static JSObject list() {
+        return hand.list();
+    }
+
+    static void set(JSObject o, String key, JSObject value) {
+        hand.set(o, key, value);
+    }
 
     /** Sets a component of an answer; what is null is left out. */
-    @JSBody(
-            params = {"o", "key", "value"},
-            script = "if (value !== null) o[key] = value;")
-    static native void put(JSObject o, String key, JSObject value);
+    static void put(JSObject o, String key, JSObject value) {
+        hand.put(o, key, value);
+    }
 
-    @JSBody(
-            params = {"list", "value"},
-            script = "list.push(value);")
-    static native void add(JSObject list, JSObject value);
+    static void add(JSObject list, JSObject value) {
+        hand.add(list, value);
+    }
 
-    @JSBody(params = "v", script = "return v;")
-    static native JSObject value(double v);
+    static JSObject value(double v) {
+        return hand.number(v);
+    }
 
-    @JSBody(params = "v", script = "return v;")
-    static native JSObject value(boolean v);
-
-    @JSBody(params = "v", script = "return v;")
-    private static native JSObject text(String v);
+    static JSObject value(boolean v) {
+        return hand.flag(v);
+    }
 
     static JSObject value(String v) {
-        return v == null ? null : text(v);
+        return v == null ? null : hand.text(v);
     }
 
     static JSObject value(int v) {
@@ -59,6 +67,9 @@ final class Js {
     }
 
     static JSObject value(int[] values) {
+        if (values == null) {
+            return null;
+        }
         JSObject list = list();
         for (int v : values) {
             add(list, value(v));
@@ -67,6 +78,9 @@ final class Js {
     }
 
     static JSObject value(long[] values) {
+        if (values == null) {
+            return null;
+        }
         JSObject list = list();
         for (long v : values) {
             add(list, value(v));
@@ -75,6 +89,9 @@ final class Js {
     }
 
     static JSObject value(float[] values) {
+        if (values == null) {
+            return null;
+        }
         JSObject list = list();
         for (float v : values) {
             add(list, value(v));
@@ -83,6 +100,9 @@ final class Js {
     }
 
     static JSObject value(double[] values) {
+        if (values == null) {
+            return null;
+        }
         JSObject list = list();
         for (double v : values) {
             add(list, value(v));
@@ -95,7 +115,7 @@ final class Js {
         if (v == null) {
             return null;
         } else if (v instanceof String text) {
-            return text(text);
+            return hand.text(text);
         } else if (v instanceof Boolean flag) {
             return value(flag.booleanValue());
         } else if (v instanceof Number number) {

@@ -32,6 +32,12 @@ public final class Page {
     /** Nothing happens until something is asked. */
     public static void main(String[] args) {}
 
+    /** Takes what the core needs of JavaScript; comes first. */
+    @JSExport
+    public static void begin(JSObject hand) {
+        Js.begin((Hand) hand);
+    }
+
     /** Begins with a project that has no parts yet. */
     @JSExport
     public static void open(String name) {

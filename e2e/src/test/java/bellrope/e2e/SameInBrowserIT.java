@@ -1,0 +1,312 @@
+package bellrope.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import bellrope.core.project.Project;
+import bellrope.core.stage.Take;
+import bellrope.format.answer.Answer;
+import bellrope.format.answer.PreviewWish;
+import bellrope.format.answer.Previews;
+import bellrope.format.answer.TakeWish;
+import bellrope.format.answer.Takes;
+import bellrope.format.answer.Whole;
+import bellrope.format.json.Bundle;
+import bellrope.format.json.Demo;
+import bellrope.format.json.JacksonValue;
+import bellrope.format.json.Recipes;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Outside check: the JVM. What the page computes is compared with what the same code comes to here, every byte of every
+ * frame and every number, text and finding that is told with them.
+ */
+@DisplayName("The page computes what the JVM computes")
+class SameInBrowserIT {
+    /** Effects made at random, besides those of the demo and the recipes. */
+    private static final int MADE = 500;
+
+    private static final int AT_ONCE = 25;
+
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .changeDefaultPropertyInclusion(v -> v.withValueInclusion(JsonInclude.Include.NON_NULL))
+            .addModule(JacksonValue.module())
+            .build();
+
+    // A sum of each frame, so that a difference can be told by its step.
+    private static final String IN_PAGE = """
+            const { open } = await import('/core/core.js');
+            const bytes = await (await fetch('/core/core.wasm')).arrayBuffer();
+            const core = await open(bytes);
+            const sum = (f) => { let h = 0; for (let i = 0; i < f.length; i++) h = (Math.imul(h, 31) + f[i]) | 0; return h };
+            window.__open = (bundle) => {
+              core.open(bundle.name);
+              const put = (kind, bodies) => (bodies ?? []).forEach((body, place) => {
+                const told = core.put({ id: ids[kind] + place, kind, place, body });
+                if (told.problems) throw new Error(JSON.stringify(told.problems));
+              });
+              const ids = { settings: 1, sprite: 1000, event: 2000, effect: 3000, rope: 4000, channel: 5000, place: 6000 };
+              put('settings', bundle.settings && [bundle.settings]);
+              put('sprite', bundle.sprites); put('event', bundle.events); put('effect', bundle.effects);
+              put('rope', bundle.ropes); put('channel', bundle.channels); put('place', bundle.places);
+            };
+            window.__ask = (ask, wish) => {
+              const told = core[ask](wish);
+              return told.frames ? { head: told.head, frames: told.frames.map(sum) } : told;
+            };
+            window.__frame = (ask, wish, k) => Array.from(core[ask](wish).frames[k]);
+            """;
+
+    @TempDir
+    static Path folder;
+
+    private static Bench bench;
+
+    @BeforeAll
+    static void start() {
+        bench = new Bench(folder, true);
+        bring();
+    }
+
+    private static void bring() {
+        bench.js("return (async () => {" + IN_PAGE + "})()");
+    }
+
+    @AfterAll
+    static void stop() {
+        bench.close();
+    }
+
+    private static JsonNode js(String script, Object... args) {
+        return JSON.readTree((String) bench.js("return JSON.stringify((() => {" + script + "})())", args));
+    }
+
+    private static Whole open(Project project) {
+        js("window.__open(JSON.parse(arguments[0])); return null", Bundle.write(project));
+        return new Whole(
+                project,
+                LongStream.range(3000, 3000 + project.effects().size()).boxed().toList(),
+                LongStream.range(4000, 4000 + project.ropes().size()).boxed().toList());
+    }
+
+    private static JsonNode ask(String ask, Map<String, ?> wish) {
+        return js("return window.__ask(arguments[0], arguments[1])", ask, wish);
+    }
+
+    /** Compares what was told, and then frame by frame; the first difference is told with its step and its picture. */
+    private static void same(String what, String ask, Map<String, ?> wish, JsonNode there, Answer<?> here) {
+        JsonNode head = JSON.readTree(JSON.writeValueAsString(here.head()));
+        assertThat(difference("", there.get("head"), head)).as(what).isEmpty();
+        List<byte[]> frames = here.take().frames();
+        assertThat(there.get("frames").size()).as(what).isEqualTo(frames.size());
+        for (int step = 0; step < frames.size(); step++) {
+            int sum = 0;
+            for (byte b : frames.get(step)) {
+                sum = 31 * sum + b;
+            }
+            if (sum != there.get("frames").get(step).intValue()) {
+                JsonNode other = js("return window.__frame(arguments[0], arguments[1], arguments[2])", ask, wish, step);
+                int at = 0;
+                while (other.get(at).intValue() == frames.get(step)[at]) {
+                    at++;
+                }
+                assertThat(other.get(at).intValue())
+                        .as("%s, step %d, picture %d, byte %d", what, step, Math.floorDiv(at - 64, 20), at)
+                        .isEqualTo(frames.get(step)[at]);
+            }
+        }
+    }
+
+    // Numbers are compared as numbers, whoever wrote them with a point.
+    private static String difference(String at, JsonNode a, JsonNode b) {
+        if (a != null && b != null && a.isNumber() && b.isNumber()) {
+            return same(a.doubleValue(), b.doubleValue()) ? "" : at + ": " + a + " in the page, " + b + " here";
+        }
+        if (a != null && b != null && a.isObject() && b.isObject()) {
+            for (String key : b.propertyNames()) {
+                String inner = difference(at + "/" + key, a.get(key), b.get(key));
+                if (!inner.isEmpty()) {
+                    return inner;
+                }
+            }
+            for (String key : a.propertyNames()) {
+                if (!b.has(key)) {
+                    return at + "/" + key + ": only in the page";
+                }
+            }
+            return "";
+        }
+        if (a != null && b != null && a.isArray() && b.isArray() && a.size() == b.size()) {
+            for (int i = 0; i < a.size(); i++) {
+                String inner = difference(at + "/" + i, a.get(i), b.get(i));
+                if (!inner.isEmpty()) {
+                    return inner;
+                }
+            }
+            return "";
+        }
+        return a != null && a.equals(b) ? "" : at + ": " + a + " in the page, " + b + " here";
+    }
+
+    // A float is written with the digits of a float here, and as the same double there.
+    private static boolean same(double there, double here) {
+        return there == here || there == (float) there && (float) there == (float) here;
+    }
+
+    private static PreviewWish plain(long effect) {
+        return stopped(effect, null);
+    }
+
+    private static PreviewWish stopped(long effect, Double after) {
+        return new PreviewWish(effect, null, null, null, null, null, 1, after, null);
+    }
+
+    /** @param stopAfter seconds after which a loop is stopped; null to let it run */
+    private static void previews(Project project, Double stopAfter) {
+        Whole whole = open(project);
+        for (int i = 0; i < project.effects().size(); i++) {
+            Map<String, ?> wish = stopAfter == null
+                    ? Map.of("effect", 3000 + i, "seed", 1)
+                    : Map.of("effect", 3000 + i, "seed", 1, "stopAfter", stopAfter);
+            same(
+                    project.effects().get(i).name(),
+                    "preview",
+                    wish,
+                    ask("preview", wish),
+                    Previews.of(whole, stopped(3000 + i, stopAfter)));
+        }
+    }
+
+    @Test
+    void forEveryEffectOfTheDemoAndTheRecipes() {
+        previews(Demo.project(), null);
+        previews(Recipes.project(), null);
+    }
+
+    @Test
+    void forEveryRopeOfTheDemo() {
+        Project project = Demo.project();
+        Whole whole = open(project);
+        for (int i = 0; i < project.ropes().size(); i++) {
+            Map<String, ?> wish = Map.of("rope", 4000 + i, "seed", 7);
+            same(
+                    project.ropes().get(i).name(),
+                    "take",
+                    wish,
+                    ask("take", wish),
+                    Takes.of(whole, new TakeWish(4000L + i, null, null, null, null, null, 7)));
+        }
+    }
+
+    @Test
+    void forEffectsMadeAtRandom() {
+        SplittableRandom random = new SplittableRandom(2026);
+        List<JsonNode> models = new ArrayList<>();
+        for (Project project : List.of(Demo.project(), Recipes.project())) {
+            JSON.readTree(Bundle.write(project)).get("effects").forEach(models::add);
+        }
+        ObjectNode bundle = (ObjectNode) JSON.readTree(Bundle.write(Demo.project()));
+        bundle.putArray("ropes");
+        int refused = 0;
+        for (int made = 0; made < MADE; ) {
+            ArrayNode effects = bundle.putArray("effects");
+            for (int i = 0; i < AT_ONCE; i++) {
+                ObjectNode effect =
+                        (ObjectNode) models.get(random.nextInt(models.size())).deepCopy();
+                effect.put("name", "made " + (made + i));
+                effect.set("tries", JSON.createArrayNode());
+                stir(effect, random);
+                Bundle.Read<?> alone = Bundle.readEffect(effect);
+                if (alone.value().isEmpty()) {
+                    // What is refused is refused in the same words there.
+                    refused++;
+                    JsonNode told = js(
+                            "const told = []; try { window.__open({ name: 'x', effects: [JSON.parse(arguments[0])] }) }"
+                                    + " catch (e) { told.push(...JSON.parse(e.message)) } return told",
+                            effect.toString());
+                    assertThat(difference("", told, JSON.readTree(JSON.writeValueAsString(alone.problems()))))
+                            .as(effect.toString())
+                            .isEmpty();
+                } else {
+                    effects.add(effect);
+                }
+            }
+            Bundle.Read<Project> read = Bundle.read(bundle);
+            if (read.value().isPresent()) {
+                previews(read.value().get(), 0.5);
+                made += effects.size();
+            }
+        }
+        assertThat(refused).as("some of what is made at random must be wrong").isPositive();
+    }
+
+    // Changes some numbers, and takes some settings away.
+    private static void stir(JsonNode node, SplittableRandom random) {
+        if (node instanceof ObjectNode object) {
+            for (String key : List.copyOf(object.propertyNames())) {
+                JsonNode value = object.get(key);
+                if (value.isNumber() && !key.equals("id") && random.nextInt(4) == 0) {
+                    double changed = value.doubleValue() * random.nextDouble(0.3, 1.8);
+                    object.put(key, value.isIntegralNumber() && random.nextInt(8) > 0 ? Math.rint(changed) : changed);
+                } else if (random.nextInt(60) == 0 && !key.equals("name")) {
+                    object.remove(key);
+                } else {
+                    stir(value, random);
+                }
+            }
+        } else if (node instanceof ArrayNode list) {
+            for (int i = 0; i < list.size(); i++) {
+                if (list.get(i).isNumber() && random.nextInt(6) == 0) {
+                    list.set(
+                            i,
+                            JSON.getNodeFactory().numberNode(list.get(i).doubleValue() * random.nextDouble(0.6, 1.4)));
+                } else {
+                    stir(list.get(i), random);
+                }
+            }
+        }
+    }
+
+    @Test
+    void andNothingIsAskedOfTheServerWhileAnEffectIsShaped() {
+        bench.open("/#/effects");
+        bench.js("performance.clearMarks(); performance.clearResourceTimings()");
+        bench.press("r");
+        bench.await(
+                b -> ((Number) bench.js("return performance.getEntriesByName('take shown').length")).intValue() > 0);
+        List<?> asked = (List<?>)
+                bench.js("return performance.getEntriesByType('resource').map((e) => new URL(e.name).pathname)");
+        assertThat(asked.stream().map(Object::toString))
+                .noneMatch(p -> p.endsWith("/previews") || p.endsWith("/takes"));
+        bring();
+    }
+
+    /** Kept so that what a take holds is known to be frames: the sums above would agree on nothing too. */
+    @Test
+    void andTheFramesAreNotEmpty() {
+        Whole whole = open(Demo.project());
+        Take take = Previews.of(whole, plain(3000)).take();
+        assertThat(take.frames().stream().mapToInt(f -> f.length).max().orElse(0))
+                .isGreaterThan(64 + 20 * 30);
+        JsonNode there = ask("preview", Map.of("effect", 3000, "seed", 1));
+        assertThat(Arrays.stream(JSON.convertValue(there.get("frames"), int[].class))
+                        .distinct()
+                        .count())
+                .isGreaterThan(20);
+    }
+}
