@@ -1,9 +1,12 @@
 import { Refused, type PartView, type Problem } from '../api/client'
 
-/** A question to the core, as the worker gets it. */
+/** What can be asked about a project. */
+export type Question = 'preview' | 'take' | 'responses' | 'feeds' | 'wiring' | 'parameters' | 'fitted'
+
+/** A question to the core, or word of what changed, as the worker gets it. */
 export interface Asked {
   id: number
-  ask: 'open' | 'put' | 'drop' | 'preview' | 'take'
+  ask: 'open' | 'put' | 'drop' | Question
   /** JSON. */
   text: string
 }
@@ -13,6 +16,9 @@ export interface Told {
   id: number
   head?: object
   frames?: ArrayBuffer
+  answer?: unknown
+  /** Milliseconds of computing. */
+  took?: number
   problems?: Problem[]
   missing?: string
   trap?: string
@@ -54,7 +60,7 @@ export class Core {
   constructor(private readonly begin: () => Hand) {}
 
   /** Asks for something about a project as it stands. */
-  async ask(project: Shown, ask: 'preview' | 'take', what: string, wish: object): Promise<Told> {
+  async ask(project: Shown, ask: Question, what: string, wish: object): Promise<Told> {
     this.tell(project)
     return this.send(ask, what, wish)
   }

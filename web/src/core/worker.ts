@@ -1,18 +1,16 @@
 /// <reference lib="webworker" />
-import type { Asked, Told } from './core'
+import type { Asked, Question, Told } from './core'
 
 /** What the compiled core offers, see bellrope.browser.Page. */
-interface Page {
+type Page = Record<Question | 'put', (wish: object) => Outcome> & {
   open(name: string): void
-  put(part: object): Outcome
   drop(part: number): void
-  preview(wish: object): Outcome
-  take(wish: object): Outcome
 }
 
 interface Outcome {
   head?: object
   frames?: Int8Array[]
+  answer?: unknown
   problems?: { place: string; given: string; allowed: string }[]
   missing?: string
 }
@@ -59,9 +57,11 @@ async function answer({ ask, text, id }: Asked): Promise<Told> {
     if (ask === 'open') core.open(wish)
     else if (ask === 'drop') core.drop(wish)
     else {
-      const { head, frames, problems, missing } = core[ask](wish)
+      const start = performance.now()
+      const { head, frames, answer, problems, missing } = core[ask](wish)
+      const took = performance.now() - start
       if (problems || missing) return { id, problems, missing }
-      return { id, head, frames: frames && packed(frames) }
+      return { id, answer, head, frames: frames && packed(frames), took }
     }
     return { id }
   } catch (e) {

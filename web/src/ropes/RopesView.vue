@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
-import { api, Refused, type AccountReport, type ResponseView } from '../api/client'
+import { Refused, type AccountReport, type ResponseView } from '../api/client'
 import type { Effect, Payload, Vector } from '../api/bundle'
 import { latest } from '../common/latest'
-import { take as computedTake } from '../core/computed'
+import { responses as computedResponses, take as computedTake } from '../core/computed'
 import { useKeys } from '../common/useKeys'
 import EffectBench from '../effect/EffectBench.vue'
 import { pullsOf } from '../project/recorded'
@@ -124,7 +124,7 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
 const fetchResponses = latest<number[] | undefined>(async (ids) => {
   waiting.value = true
   try {
-    for (const r of await api.responses(project.id, ids, project.draftList)) responses.set(r.rope, r)
+    await computedResponses(project, ids, project.draftList, (r) => responses.set(r.rope, r))
     offline.value = ''
   } catch (e) {
     failed(e)

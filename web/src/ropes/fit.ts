@@ -1,5 +1,6 @@
 import type { Rope } from '../api/bundle'
 import type { FittedRequest } from '../api/client'
+import { fitted } from '../core/computed'
 import { useProject } from '../project/useProject'
 
 /** One thing to fit ropes to. */
@@ -12,14 +13,14 @@ export function become(rope: Rope, other: Rope) {
 }
 
 /**
- * Brings ropes to fit another event, effect, source or field; the rules are the server's, and nothing is saved by asking. Empty
+ * Brings ropes to fit another event, effect, source or field; the rules are core's, and nothing is saved by asking. Empty
  * when that was refused, or the server is away: it has been said then.
  */
 export function useFit() {
   const project = useProject()
   return (ropes: Rope[], move: Move): Promise<Rope[]> =>
-    project.ask(async (api) => {
-      const view = await api.fitted(project.id, { ropes, drafts: project.draftList, ...move })
+    project.ask(async () => {
+      const view = await fitted(project, { ropes, drafts: project.draftList, ...move })
       return view.ropes as unknown as Rope[]
     }, [])
 }

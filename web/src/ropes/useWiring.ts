@@ -1,6 +1,7 @@
 import { computed, onScopeDispose, shallowRef } from 'vue'
-import { api, Refused, type BalanceLine, type NoticedView, type WiringView } from '../api/client'
+import { Refused, type BalanceLine, type NoticedView, type WiringView } from '../api/client'
 import { latest } from '../common/latest'
+import { wiring } from '../core/computed'
 import { pulled, recorded } from '../project/recorded'
 import { useProject } from '../project/useProject'
 
@@ -12,7 +13,7 @@ export function useWiring() {
   const view = shallowRef<WiringView>()
   const look = latest<void>(async () => {
     try {
-      view.value = await api.wiring(project.id, project.draftList, recorded(), pulled())
+      view.value = await wiring(project, project.draftList, recorded(), pulled())
     } catch (e) {
       // A server that is away is told of elsewhere; what was known stays.
       if (!(e instanceof Refused)) throw e

@@ -1,6 +1,7 @@
 import { shallowRef, watch, type Ref } from 'vue'
-import { api, Refused, type ParameterReport } from '../../api/client'
+import { Refused, type ParameterReport } from '../../api/client'
 import { latest } from '../../common/latest'
+import { parameters } from '../../core/computed'
 import { useProject } from '../../project/useProject'
 
 /** What was computed of an effect's parameters; asked for anew when anything changed, while it is shown. */
@@ -12,7 +13,7 @@ export function useParameters(part: Ref<number>, shown: Ref<boolean>) {
     const id = part.value
     if (!shown.value || !project.parts.get(id)) return
     try {
-      const next = await api.parameters(project.id, id, project.draftList)
+      const next = await parameters(project, id, project.draftList)
       if (id === part.value) report.value = next
       failure.value = ''
     } catch (e) {

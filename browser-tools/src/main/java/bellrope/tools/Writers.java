@@ -1,10 +1,14 @@
 package bellrope.tools;
 
 import bellrope.core.value.Problem;
+import bellrope.format.answer.FeedsView;
+import bellrope.format.answer.FittedView;
 import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.ResponseView;
 import bellrope.format.answer.TakeHead;
+import bellrope.format.answer.WiringView;
 import bellrope.format.json.JsonValue;
+import bellrope.format.report.ParameterReport;
 import java.io.IOException;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
@@ -23,8 +27,15 @@ import java.util.Set;
  * while it runs: {@code Writers FOLDER}. The objects are what Jackson makes of the same records elsewhere.
  */
 public final class Writers {
-    private static final List<Class<?>> ANSWERS =
-            List.of(PreviewHead.class, TakeHead.class, ResponseView.class, Problem.class);
+    private static final List<Class<?>> ANSWERS = List.of(
+            PreviewHead.class,
+            TakeHead.class,
+            ResponseView.class,
+            FeedsView.class,
+            WiringView.class,
+            FittedView.class,
+            ParameterReport.class,
+            Problem.class);
 
     private final StringBuilder out = new StringBuilder();
     private final Set<Class<?>> known = new LinkedHashSet<>();

@@ -1,20 +1,33 @@
 package bellrope.browser;
 
+import bellrope.core.measure.Reaches;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.format.answer.Answer;
+import bellrope.format.answer.FeedWish;
+import bellrope.format.answer.FitWish;
+import bellrope.format.answer.Fits;
 import bellrope.format.answer.NotThere;
 import bellrope.format.answer.PreviewWish;
 import bellrope.format.answer.Previews;
+import bellrope.format.answer.Pulled;
+import bellrope.format.answer.Recorded;
+import bellrope.format.answer.ResponseView;
+import bellrope.format.answer.Responses;
+import bellrope.format.answer.Responses.Alone;
 import bellrope.format.answer.TakeWish;
 import bellrope.format.answer.Takes;
 import bellrope.format.answer.Whole;
+import bellrope.format.answer.Wirings;
 import bellrope.format.answer.Wrong;
 import bellrope.format.json.JsonValue;
+import bellrope.format.report.ParameterReport;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.JSObject;
@@ -26,6 +39,10 @@ import org.teavm.jso.typedarrays.Int8Array;
  */
 public final class Page {
     private static final Parts PARTS = new Parts();
+    private static final Kept<Alone, ResponseView> RESPONDED =
+            new Kept<>(32 << 20, (key, view) -> key.weight() + 4 * view.strip().length + 600);
+    private static final Kept<Alone, Reaches> REACHED = new Kept<>(8 << 20, (key, reaches) -> key.weight() + 2_000);
+    private static final Responses RESPONSES = new Responses(RESPONDED::get, REACHED::get);
 
     private Page() {}
 
@@ -42,6 +59,8 @@ public final class Page {
     @JSExport
     public static void open(String name) {
         PARTS.open(name);
+        RESPONDED.clear();
+        REACHED.clear();
     }
 
     /** Takes a part as it is saved. */
@@ -103,6 +122,88 @@ public final class Page {
         });
     }
 
+    /** Returns the responses of some ropes, or of all: {@code {answer}}. */
+    @JSExport
+    public static JSObject responses(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            return answer(Js.list(
+                    RESPONSES.of(whole(wish), each(wish.get("ropes"), n -> (long) n.number())), Answers::of));
+        });
+    }
+
+    /** Draws the feeds of a rope. */
+    @JSExport
+    public static JSObject feeds(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            return answer(Answers.of(
+                    Wirings.feeds(whole(wish), (long) wish.get("rope").number(), RESPONSES)));
+        });
+    }
+
+    /** Looks at how everything is wired. */
+    @JSExport
+    public static JSObject wiring(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            return answer(Answers.of(Wirings.of(
+                    whole(wish),
+                    RESPONSES,
+                    each(
+                            wish.get("recorded"),
+                            r -> new Recorded(
+                                    r.get("rope").text(), r.get("parameter").text(), numbers(r.get("given")))),
+                    each(
+                            wish.get("pulled"),
+                            p -> new Pulled(
+                                    p.get("event").text(),
+                                    numbers(p.get("at")),
+                                    p.get("named").flag())))));
+        });
+    }
+
+    /** Computes what answers to the parameters of an effect, and the proofs of its defaults and scales. */
+    @JSExport
+    public static JSObject parameters(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            Whole whole = whole(wish);
+            return answer(Answers.of(ParameterReport.of(
+                    whole.project(), whole.effect((long) wish.get("effect").number()))));
+        });
+    }
+
+    /** Brings ropes to fit something; nothing is saved. */
+    @JSExport
+    public static JSObject fitted(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            JsonValue feed = wish.get("feed");
+            Double index = feed == null ? null : decimal(feed, "index");
+            return answer(Answers.of(Fits.of(
+                    whole(wish).project(),
+                    new FitWish(
+                            each(wish.get("ropes"), rope -> rope),
+                            text(wish, "event"),
+                            text(wish, "effect"),
+                            feed == null
+                                    ? null
+                                    : new FeedWish(
+                                            index == null ? null : index.intValue(),
+                                            feed.get("parameter").text(),
+                                            feed.get("source")),
+                            text(wish, "field"),
+                            text(wish, "channel")))));
+        });
+    }
+
+    private static JSObject answer(JSObject answer) {
+        JSObject told = Js.object();
+        Js.set(told, "answer", answer);
+        return told;
+    }
+
     private static JSObject taken(JSObject head, Answer<?> answer) {
         JSObject frames = Js.list();
         for (byte[] frame : answer.take().frames()) {
@@ -143,6 +244,17 @@ public final class Page {
 
     private static JSObject problem(Problem problem) {
         return Answers.of(problem);
+    }
+
+    private static <T> List<T> each(JsonValue given, Function<JsonValue, T> reader) {
+        if (given == null || given.isNull()) {
+            return null;
+        }
+        List<T> all = new ArrayList<>();
+        for (int i = 0; i < given.size(); i++) {
+            all.add(reader.apply(given.get(i)));
+        }
+        return all;
     }
 
     private static boolean given(JsonValue asked, String key) {

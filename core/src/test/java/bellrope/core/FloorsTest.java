@@ -32,7 +32,7 @@ class FloorsTest {
             .orShould()
             .callMethod(System.class, "currentTimeMillis");
 
-    /** Functions whose last bit is another on another machine, or in a browser; what is exact everywhere (root, rounding) may be used. */
+    /** Functions whose last bit is another on another machine, or in a browser; what is exact everywhere (root, floor) may be used. */
     private static final Set<String> INEXACT = Set.of(
             "sin",
             "cos",

@@ -2,18 +2,24 @@ package bellrope.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import bellrope.core.event.EventType;
 import bellrope.core.project.Project;
 import bellrope.core.stage.Take;
 import bellrope.format.answer.Answer;
+import bellrope.format.answer.FitWish;
+import bellrope.format.answer.Fits;
 import bellrope.format.answer.PreviewWish;
 import bellrope.format.answer.Previews;
+import bellrope.format.answer.Responses;
 import bellrope.format.answer.TakeWish;
 import bellrope.format.answer.Takes;
 import bellrope.format.answer.Whole;
+import bellrope.format.answer.Wirings;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Demo;
 import bellrope.format.json.JacksonValue;
 import bellrope.format.json.Recipes;
+import bellrope.format.report.ParameterReport;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -213,6 +219,66 @@ class SameInBrowserIT {
         }
     }
 
+    private static void same(String what, String ask, Map<String, ?> wish, Object here) {
+        JsonNode told = ask(ask, wish);
+        assertThat(told.has("answer")).as("%s: %s", what, told).isTrue();
+        assertThat(difference("", told.get("answer"), JSON.readTree(JSON.writeValueAsString(here))))
+                .as(what)
+                .isEmpty();
+    }
+
+    @Test
+    void forWhatIsToldOfRopesAndParameters() {
+        Project project = Demo.project();
+        Whole whole = open(project);
+        Responses responses = new Responses((key, maker) -> maker.apply(key), (key, maker) -> maker.apply(key));
+        same("responses", "responses", Map.of(), responses.of(whole, null));
+        same("wiring", "wiring", Map.of(), Wirings.of(whole, responses, null, null));
+        for (int i = 0; i < project.ropes().size(); i++) {
+            long rope = 4000 + i;
+            same(project.ropes().get(i).name(), "feeds", Map.of("rope", rope), Wirings.feeds(whole, rope, responses));
+        }
+        for (int i = 0; i < project.effects().size(); i++) {
+            same(
+                    project.effects().get(i).name(),
+                    "parameters",
+                    Map.of("effect", 3000 + i),
+                    ParameterReport.of(project, project.effects().get(i)));
+        }
+    }
+
+    @Test
+    void forRopesThatAreBroughtToAnotherEvent() {
+        Project project = Demo.project();
+        open(project);
+        List<JsonNode> ropes = new ArrayList<>();
+        JSON.readTree(Bundle.write(project)).get("ropes").forEach(ropes::add);
+        for (EventType event : project.events()) {
+            same(
+                    event.name(),
+                    "fitted",
+                    Map.of("ropes", JSON.convertValue(ropes, List.class), "event", event.name()),
+                    Fits.of(
+                            project,
+                            new FitWish(
+                                    ropes.stream().map(JacksonValue::of).toList(),
+                                    event.name(),
+                                    null,
+                                    null,
+                                    null,
+                                    null)));
+        }
+    }
+
+    @Test
+    void andWhatIsWrongIsRefusedInTheSameWords() {
+        open(Demo.project());
+        assertThat(ask("preview", Map.of("effect", 3000, "seed", 1, "surface", "sea")))
+                .isEqualTo(JSON.readTree("{\"problems\":[{\"place\":\"/surface\",\"given\":\"\\\"sea\\\"\","
+                        + "\"allowed\":\"ground, wall or ceiling\"}]}"));
+        assertThat(ask("take", Map.of("rope", 9, "seed", 1))).isEqualTo(JSON.readTree("{\"missing\":\"rope 9\"}"));
+    }
+
     @Test
     void forEffectsMadeAtRandom() {
         SplittableRandom random = new SplittableRandom(2026);
@@ -260,10 +326,10 @@ class SameInBrowserIT {
         if (node instanceof ObjectNode object) {
             for (String key : List.copyOf(object.propertyNames())) {
                 JsonNode value = object.get(key);
-                if (value.isNumber() && !key.equals("id") && random.nextInt(4) == 0) {
+                if (value.isNumber() && !key.equals("id") && random.nextInt(12) == 0) {
                     double changed = value.doubleValue() * random.nextDouble(0.3, 1.8);
-                    object.put(key, value.isIntegralNumber() && random.nextInt(8) > 0 ? Math.rint(changed) : changed);
-                } else if (random.nextInt(60) == 0 && !key.equals("name")) {
+                    object.put(key, value.isIntegralNumber() && random.nextInt(40) > 0 ? Math.rint(changed) : changed);
+                } else if (random.nextInt(500) == 0 && !key.equals("name")) {
                     object.remove(key);
                 } else {
                     stir(value, random);
@@ -271,7 +337,7 @@ class SameInBrowserIT {
             }
         } else if (node instanceof ArrayNode list) {
             for (int i = 0; i < list.size(); i++) {
-                if (list.get(i).isNumber() && random.nextInt(6) == 0) {
+                if (list.get(i).isNumber() && random.nextInt(12) == 0) {
                     list.set(
                             i,
                             JSON.getNodeFactory().numberNode(list.get(i).doubleValue() * random.nextDouble(0.6, 1.4)));
@@ -292,7 +358,7 @@ class SameInBrowserIT {
         List<?> asked = (List<?>)
                 bench.js("return performance.getEntriesByType('resource').map((e) => new URL(e.name).pathname)");
         assertThat(asked.stream().map(Object::toString))
-                .noneMatch(p -> p.endsWith("/previews") || p.endsWith("/takes"));
+                .noneMatch(p -> p.matches(".*/(previews|takes|responses|feeds|wiring|parameters|fitted)"));
         bring();
     }
 

@@ -67,6 +67,13 @@ class SpeedIT {
                 times.length);
     }
 
+    /** What of it was waiting for the core, and what of that the core computed, as the page measured it. */
+    private static void printAsked(String what) {
+        String entries = "performance.getEntriesByName('asked for " + what + "').slice(10)";
+        print("  of it asked for " + what, sorted(entries + ".map(e => e.duration)"));
+        print("  of it computed", sorted(entries + ".map(e => e.detail)"));
+    }
+
     @Test
     void aPressedKeyChangesThePixelsOfTheStage() throws InterruptedException {
         bench.js(WATCH);
@@ -128,6 +135,8 @@ class SpeedIT {
         }
         double[] all = sorted("window.__times.slice(10)");
         print("changed number to strip, numbers and take", all);
+        printAsked("take");
+        printAsked("responses");
         assertThat(all).as("each change was seen").hasSize(40);
     }
 
@@ -188,6 +197,7 @@ class SpeedIT {
         }
         double[] all = sorted("window.__times.slice(10)");
         print("changed number to new take, numbers and findings of 5 emitters and 600 particles", all);
+        printAsked("preview");
         // A drag: a new value each animation frame. What is asked for while a take is under way is dropped, not queued.
         bench.js("""
                 performance.clearMarks('take shown');

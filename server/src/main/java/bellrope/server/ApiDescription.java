@@ -1,8 +1,11 @@
 package bellrope.server;
 
+import bellrope.format.answer.FeedsView;
+import bellrope.format.answer.FittedView;
 import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.ResponseView;
 import bellrope.format.answer.TakeHead;
+import bellrope.format.answer.WiringView;
 import bellrope.format.json.JsonValue;
 import bellrope.format.report.ParameterReport;
 import bellrope.server.store.ProjectStore;
@@ -40,7 +43,10 @@ class ApiDescription {
             ParameterReport.class,
             PreviewHead.class,
             TakeHead.class,
-            ResponseView.class);
+            ResponseView.class,
+            FeedsView.class,
+            FittedView.class,
+            WiringView.class);
 
     private static final Map<String, Set<String>> MAY_BE_MISSING = new HashMap<>();
 

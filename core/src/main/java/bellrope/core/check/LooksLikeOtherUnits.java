@@ -1,6 +1,7 @@
 package bellrope.core.check;
 
 import bellrope.core.effect.Emitter;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Range;
 import bellrope.core.value.Words;
 import java.util.List;
@@ -29,7 +30,7 @@ final class LooksLikeOtherUnits implements Check {
                 e.name(),
                 place + "birth/lifetime",
                 "lives up to " + Words.number(life.most()) + " s. If that was meant as frames, it is "
-                        + Words.number(Math.rint(meant.most() * 1000) / 1000) + " s",
+                        + Words.number(Exact.rint(meant.most() * 1000) / 1000) + " s",
                 s.mend("Take it as frames", e, x -> x.withBirth(x.birth().with(d -> d.lifetime = meant)))));
     }
 }

@@ -5,6 +5,7 @@ import bellrope.core.effect.Birth;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Shape;
 import bellrope.core.sim.Watch.ByEmitter;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Words;
 import java.util.List;
 import java.util.Optional;
@@ -35,7 +36,7 @@ final class Lopsided implements Check {
                     e.name(),
                     place + (arc ? "birth/shape/arc" : "birth/inherit"),
                     "leans: a full spread was asked for, but its directions have a mean resultant length of "
-                            + Words.number(Math.rint(r * 100) / 100) + " (0 is even, 0.9 one quadrant)",
+                            + Words.number(Exact.rint(r * 100) / 100) + " (0 is even, 0.9 one quadrant)",
                     remedy(s, e, arc)));
         });
     }

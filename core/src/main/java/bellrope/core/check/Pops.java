@@ -5,6 +5,7 @@ import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Ease;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -37,7 +38,7 @@ final class Pops implements Check {
                     Finding.Severity.DOUBTFUL,
                     e.name(),
                     place + "life/opacity",
-                    "ends at opacity " + Words.number(Math.rint(last * 100) / 100) + " and pops",
+                    "ends at opacity " + Words.number(Exact.rint(last * 100) / 100) + " and pops",
                     s.mend("Fade to 0", e, Pops::faded)));
         });
     }

@@ -3,6 +3,7 @@ package bellrope.core.check;
 import bellrope.core.effect.Burst;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Stream;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -36,7 +37,7 @@ final class RepeatedBurst implements Check {
                             "bursts " + b.times() + " times, " + Words.number(each) + " at a time, every "
                                     + Words.number(b.pause()) + " s: a stream is even and takes any rate",
                             s.mend(
-                                    "Make it a stream of " + Words.number(Math.rint(rate * 10) / 10) + " a second",
+                                    "Make it a stream of " + Words.number(Exact.rint(rate * 10) / 10) + " a second",
                                     e,
                                     x -> stream(x, which, rate))));
                 }

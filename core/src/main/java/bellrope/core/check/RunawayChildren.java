@@ -1,6 +1,7 @@
 package bellrope.core.check;
 
 import bellrope.core.effect.End;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,7 +22,7 @@ final class RunawayChildren implements Check {
                 Finding.Severity.WRONG,
                 "",
                 "emitters",
-                "runs away: a particle spawns " + Words.number(Math.rint(m * 100) / 100)
+                "runs away: a particle spawns " + Words.number(Exact.rint(m * 100) / 100)
                         + " others on average, and from 1 on they never die out. Only the limit of "
                         + s.project().settings().particleLimit() + " live particles stops it",
                 Optional.of(new Finding.Remedy(

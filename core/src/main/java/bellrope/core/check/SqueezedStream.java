@@ -3,6 +3,7 @@ package bellrope.core.check;
 import bellrope.core.effect.Burst;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Stream;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,7 +23,8 @@ final class SqueezedStream implements Check {
             double duration = s.effect().course().duration();
             double lasting = stream.map(x -> x.lasting().orElse(s.effect().looping() ? 60 : duration))
                     .orElse(60.0);
-            int count = (int) Math.round(lasting * stream.map(Stream::perSecond).orElse(0.0));
+            int count =
+                    (int) Exact.round(lasting * stream.map(Stream::perSecond).orElse(0.0));
             if (lasting > SQUEEZED || count < 4) {
                 return Optional.empty();
             }

@@ -3,6 +3,7 @@ package bellrope.core.check;
 import bellrope.core.effect.Aim;
 import bellrope.core.effect.Emitter;
 import bellrope.core.sim.Watch.ByEmitter;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Optional;
@@ -26,7 +27,7 @@ final class ThrowsIntoTheSurface implements Check {
                     Finding.Severity.DOUBTFUL,
                     e.name(),
                     place + "birth/aim",
-                    "throws " + Math.round(into * 100) + " % of its particles into the surface it faces away from",
+                    "throws " + Exact.round(into * 100) + " % of its particles into the surface it faces away from",
                     remedy(s, e)));
         });
     }

@@ -1,5 +1,6 @@
 package bellrope.core.check;
 
+import bellrope.core.value.Exact;
 import bellrope.core.value.Range;
 import bellrope.core.value.Words;
 import java.util.List;
@@ -17,8 +18,9 @@ final class TooBriefToSee implements Check {
                         Finding.Severity.DOUBTFUL,
                         e.name(),
                         place + "birth/lifetime",
-                        "lives " + Words.number(Math.rint(e.birth().lifetime().most() * 10000) / 10)
-                                + " ms, less than two frames of " + Words.number(Math.rint(frame * 10000) / 10) + " ms",
+                        "lives " + Words.number(Exact.rint(e.birth().lifetime().most() * 10000) / 10)
+                                + " ms, less than two frames of " + Words.number(Exact.rint(frame * 10000) / 10)
+                                + " ms",
                         s.mend(
                                 "Let it live 0.1 s",
                                 e,

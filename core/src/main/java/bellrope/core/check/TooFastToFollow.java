@@ -2,6 +2,7 @@ package bellrope.core.check;
 
 import bellrope.core.effect.Look;
 import bellrope.core.effect.Property;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Words;
 import java.util.List;
 import java.util.Optional;
@@ -25,8 +26,8 @@ final class TooFastToFollow implements Check {
                     Finding.Severity.DOUBTFUL,
                     e.name(),
                     place + "birth/speed",
-                    "flies " + Words.number(Math.rint(fastest)) + " u/s, which is "
-                            + Words.number(Math.rint(fastest / rate)) + " u in a frame: more than the "
+                    "flies " + Words.number(Exact.rint(fastest)) + " u/s, which is "
+                            + Words.number(Exact.rint(fastest / rate)) + " u in a frame: more than the "
                             + Words.number(screen) + " u that the screen shows",
                     s.mend(
                             "Slow it to a quarter of the screen in a frame",

@@ -4,6 +4,7 @@ import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
 import bellrope.core.effect.End.Child;
 import bellrope.core.effect.Stream;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -84,7 +85,7 @@ final class TrailGaps implements Check {
     }
 
     private static String round(double value) {
-        return Words.number(Math.rint(value * 100) / 100);
+        return Words.number(Exact.rint(value * 100) / 100);
     }
 
     private static Emitter perUnit(Emitter e, int which, double rate) {

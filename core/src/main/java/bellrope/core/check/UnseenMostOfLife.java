@@ -3,6 +3,7 @@ package bellrope.core.check;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Life;
 import bellrope.core.value.Curve;
+import bellrope.core.value.Exact;
 import java.util.List;
 import java.util.Optional;
 
@@ -21,11 +22,11 @@ final class UnseenMostOfLife implements Check {
                     Finding.Severity.DOUBTFUL,
                     e.name(),
                     place + "birth/lifetime",
-                    "is alive but not seen for " + Math.round(unseen * 100) + " % of its life",
+                    "is alive but not seen for " + Exact.round(unseen * 100) + " % of its life",
                     last >= 0.95
                             ? Optional.empty()
                             : s.mend(
-                                    "End it after " + Math.round(last * 100) + " % of its life",
+                                    "End it after " + Exact.round(last * 100) + " % of its life",
                                     e,
                                     x -> ended(x, last))));
         });

@@ -3,6 +3,7 @@ package bellrope.core.check;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
 import bellrope.core.effect.Life;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Words;
 import java.util.List;
 import java.util.Optional;
@@ -42,7 +43,7 @@ final class VanishesWhereItStrikes implements Check {
                     Finding.Severity.DOUBTFUL,
                     e.name(),
                     place + "end/collision",
-                    "dies where it strikes at about opacity " + Words.number(Math.rint(opacity * 100) / 100)
+                    "dies where it strikes at about opacity " + Words.number(Exact.rint(opacity * 100) / 100)
                             + " and leaves nothing behind",
                     s.mend("Let it stick until its end", e, VanishesWhereItStrikes::sticking)));
         });

@@ -2,6 +2,7 @@ package bellrope.core.effect;
 
 import bellrope.core.effect.Binding.Mode;
 import bellrope.core.value.Curve;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Range;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
@@ -20,7 +21,7 @@ public enum Property {
                     .with(d -> d.bursts = e.birth().bursts().stream()
                             .map(burst -> {
                                 Range count = mapped(new Range(burst.least(), burst.most()), f, 0, Burst.MOST);
-                                return burst.withCount((int) Math.rint(count.least()), (int) Math.rint(count.most()));
+                                return burst.withCount((int) Exact.rint(count.least()), (int) Exact.rint(count.most()));
                             })
                             .toList()));
         }

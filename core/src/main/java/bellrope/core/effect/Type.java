@@ -3,6 +3,7 @@ package bellrope.core.effect;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Done;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -74,7 +75,7 @@ public sealed interface Type {
     /** Returns the nearest {@link #position} inside the bounds; only for scalars. */
     default double within(double position) {
         double held = Math.min(most(), Math.max(least(), position));
-        return this instanceof Number ? held : Math.rint(held);
+        return this instanceof Number ? held : Exact.rint(held);
     }
 
     /** Tells whether its values are numbers. */
@@ -163,12 +164,12 @@ public sealed interface Type {
         @Override
         public Datum held(Datum asked) {
             double value = ((Datum.Num) asked).value();
-            double held = Math.min(most, Math.max(least, Math.rint(value)));
+            double held = Math.min(most, Math.max(least, Exact.rint(value)));
             return held == value ? asked : new Datum.Num(held);
         }
 
         private static void whole(String place, double value) {
-            if (value != Math.rint(value)) {
+            if (value != Exact.rint(value)) {
                 throw new Refused(place, Words.number(value), "a whole number");
             }
         }
@@ -258,7 +259,7 @@ public sealed interface Type {
 
         @Override
         public Datum at(double position) {
-            return new Datum.Word(options.get((int) Math.min(options.size() - 1, Math.max(0, Math.rint(position)))));
+            return new Datum.Word(options.get((int) Math.min(options.size() - 1, Math.max(0, Exact.rint(position)))));
         }
 
         @Override

@@ -1,6 +1,7 @@
 package bellrope.core.event;
 
 import bellrope.core.value.Datum;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.LinkedHashMap;
@@ -51,6 +52,6 @@ public enum Strength {
             case USUAL -> usual;
             case HARD -> usual + (range.most() - usual) * TOWARDS_THE_END;
         };
-        return Math.rint(value * 100) / 100;
+        return Exact.rint(value * 100) / 100;
     }
 }

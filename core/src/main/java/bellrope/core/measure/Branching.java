@@ -8,6 +8,7 @@ import bellrope.core.effect.Stream;
 import bellrope.core.sim.Occurrences;
 import bellrope.core.sim.Schedule;
 import bellrope.core.sim.Watch.ByEmitter;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Pace;
 import java.util.ArrayList;
 import java.util.List;
@@ -162,7 +163,7 @@ public record Branching(double offspring, double[] generations, double total, Li
     }
 
     private static double round(double value) {
-        return Math.rint(value * 1e9) / 1e9;
+        return Exact.rint(value * 1e9) / 1e9;
     }
 
     private static double sum(double[] v) {

@@ -2,6 +2,7 @@ package bellrope.core.picture;
 
 import bellrope.core.sim.FrameEncoder;
 import bellrope.core.sim.Pose;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.nio.ByteBuffer;
@@ -67,7 +68,7 @@ public final class Painter {
     }
 
     private static int srgb(float linear) {
-        return (int) Math.round(255 * Rgba.toSrgb(Math.min(1, Math.max(0, linear))));
+        return (int) Exact.round(255 * Rgba.toSrgb(Math.min(1, Math.max(0, linear))));
     }
 
     private void one(ByteBuffer frame, int at, View view) {

@@ -3,6 +3,7 @@ package bellrope.core.rope;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Done;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
 import java.util.List;
@@ -95,7 +96,7 @@ public sealed interface Condition {
             if (Double.isInfinite(met)) {
                 return "never";
             }
-            return Double.isNaN(met) ? "missing" : Words.number(Math.rint(met * 1000) / 1000);
+            return Double.isNaN(met) ? "missing" : Words.number(Exact.rint(met * 1000) / 1000);
         }
 
         @Override

@@ -6,6 +6,7 @@ import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.random.Purpose;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
@@ -354,7 +355,7 @@ public final class EffectRun {
 
     // Of those that there is no room for, as many as would have come true.
     private void drop(int e, long count, double share) {
-        births.drop(layers[e], Math.round(count * Math.min(1, share)));
+        births.drop(layers[e], Exact.round(count * Math.min(1, share)));
     }
 
     private boolean over(double time) {

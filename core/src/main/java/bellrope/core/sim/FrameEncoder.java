@@ -1,6 +1,7 @@
 package bellrope.core.sim;
 
 import bellrope.core.effect.Look;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.nio.ByteBuffer;
@@ -29,7 +30,7 @@ public final class FrameEncoder {
 
     static {
         for (int i = 0; i <= TABLE; i++) {
-            SRGB[i] = (byte) Math.round(255 * Rgba.toSrgb((double) i / TABLE));
+            SRGB[i] = (byte) Exact.round(255 * Rgba.toSrgb((double) i / TABLE));
         }
     }
 

@@ -1,6 +1,7 @@
 package bellrope.core.sim;
 
 import bellrope.core.effect.End;
+import bellrope.core.value.Exact;
 
 /** The look of a trail along its length, and how far back it goes. */
 final class Ribbon {
@@ -11,7 +12,7 @@ final class Ribbon {
 
     Ribbon(End.Trail trail, double stepsPerSecond) {
         boolean timed = trail.by() == End.Trail.By.SECONDS;
-        steps = timed ? (int) Math.max(1, Math.round(trail.length() * stepsPerSecond)) : Integer.MAX_VALUE;
+        steps = timed ? (int) Math.max(1, Exact.round(trail.length() * stepsPerSecond)) : Integer.MAX_VALUE;
         units = timed ? Float.MAX_VALUE : (float) trail.length();
         width = trail.width().table(Shade.CELLS);
         colour = trail.colour().table(Shade.CELLS);

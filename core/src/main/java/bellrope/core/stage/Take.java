@@ -9,6 +9,7 @@ import bellrope.core.sim.Layer;
 import bellrope.core.sim.Watch;
 import bellrope.core.stage.told.Account;
 import bellrope.core.stage.told.Account.Played;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -137,7 +138,7 @@ public final class Take {
             if (bytes + frame.length > MOST_BYTES && step < most) {
                 double second = stage.project().settings().pace().seconds(step);
                 long pictures = (frame.length - FrameEncoder.HEADER) / FrameEncoder.STRIDE;
-                full = "cut after " + Words.number(Math.rint(second * 100) / 100) + " s: " + pictures + " pictures × "
+                full = "cut after " + Words.number(Exact.rint(second * 100) / 100) + " s: " + pictures + " pictures × "
                         + FrameEncoder.STRIDE + " bytes × up to " + (most + 1) + " frames would be "
                         + pictures * FrameEncoder.STRIDE * (most + 1) / 1_000_000 + " MB, and a take holds "
                         + MOST_BYTES / 1_000_000 + " MB";

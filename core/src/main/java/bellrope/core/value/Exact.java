@@ -2,7 +2,7 @@ package bellrope.core.value;
 
 /**
  * Elementary functions that come to the same last bit in every engine: only + − × ÷ √ and bits of doubles. What they
- * return is what {@link StrictMath} returns, which in a browser is left to the browser.
+ * return is what {@link StrictMath} returns, which in a browser is left to the browser; so are roundings.
  *
  * <p>After fdlibm 5.3: Copyright © 1993–2004 by Sun Microsystems, Inc. All rights reserved. Developed at SunSoft, a Sun
  * Microsystems, Inc. business. Permission to use, copy, modify, and distribute this software is freely granted, provided that
@@ -449,6 +449,22 @@ public final class Exact {
         r = (r - t) / (w + r);
         t = t + t * r;
         return high(t, high(t) | sign);
+    }
+
+    /** Returns the nearest whole number, the even one of two. */
+    public static double rint(double x) {
+        double size = Math.abs(x);
+        // From here on a double has no fraction; adding it takes the fraction off, rounding as all arithmetic does.
+        if (!(size < 0x1p52)) {
+            return x;
+        }
+        return Math.copySign(size + 0x1p52 - 0x1p52, x);
+    }
+
+    /** Returns the nearest whole number, the greater one of two. */
+    public static long round(double x) {
+        double floor = Math.floor(x);
+        return (long) (x - floor >= 0.5 ? floor + 1 : floor);
     }
 
     /** Returns an angle in radians. */

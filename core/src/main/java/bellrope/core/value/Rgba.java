@@ -61,11 +61,11 @@ public record Rgba(int red, int green, int blue, int alpha) {
                 toByte(linearRed() * other.linearRed()),
                 toByte(linearGreen() * other.linearGreen()),
                 toByte(linearBlue() * other.linearBlue()),
-                (int) Math.rint(alpha * other.alpha / 255.0));
+                (int) Exact.rint(alpha * other.alpha / 255.0));
     }
 
     private static int toByte(double linear) {
-        return (int) Math.rint(toSrgb(linear) * 255);
+        return (int) Exact.rint(toSrgb(linear) * 255);
     }
 
     /** Returns linear light for an sRGB component from 0 to 1 (IEC 61966-2-1). */

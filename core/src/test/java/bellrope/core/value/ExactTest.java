@@ -82,6 +82,8 @@ class ExactTest {
                 Arguments.of("sin", (DoubleUnaryOperator) Exact::sin, (DoubleUnaryOperator) StrictMath::sin),
                 Arguments.of("cos", (DoubleUnaryOperator) Exact::cos, (DoubleUnaryOperator) StrictMath::cos),
                 Arguments.of("cbrt", (DoubleUnaryOperator) Exact::cbrt, (DoubleUnaryOperator) StrictMath::cbrt),
+                Arguments.of("rint", (DoubleUnaryOperator) Exact::rint, (DoubleUnaryOperator) StrictMath::rint),
+                Arguments.of("round", (DoubleUnaryOperator) Exact::round, (DoubleUnaryOperator) StrictMath::round),
                 Arguments.of(
                         "radians", (DoubleUnaryOperator) Exact::radians, (DoubleUnaryOperator) StrictMath::toRadians),
                 Arguments.of(

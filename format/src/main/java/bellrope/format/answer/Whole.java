@@ -12,7 +12,7 @@ import java.util.List;
  * @param ropes numbers of its ropes, in their order
  */
 public record Whole(Project project, List<Long> effects, List<Long> ropes) {
-    Effect effect(long number) {
+    public Effect effect(long number) {
         return project.effects().get(place(effects, number, "effect"));
     }
 

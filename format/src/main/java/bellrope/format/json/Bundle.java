@@ -171,11 +171,15 @@ public final class Bundle {
     }
 
     /** Reads what drives a feed on its own. */
-    public static Read<Source> readSource(JsonNode node) {
+    public static Read<Source> readSource(JsonValue node) {
         return part(node, thing -> {
             Source source = RopeJson.anySource(thing);
             return source == null ? null : thing.make(() -> source);
         });
+    }
+
+    public static Read<Source> readSource(JsonNode node) {
+        return readSource(JacksonValue.of(node));
     }
 
     /** Reads one kind of event on its own. */

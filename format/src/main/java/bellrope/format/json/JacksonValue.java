@@ -1,5 +1,6 @@
 package bellrope.format.json;
 
+import bellrope.core.value.Exact;
 import java.util.Collection;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.JacksonModule;
@@ -49,7 +50,7 @@ public final class JacksonValue implements JsonValue {
             case TEXT -> nodes.stringNode(value.text());
             case NUMBER -> {
                 double number = value.number();
-                yield number == Math.rint(number) && Math.abs(number) < 1e15
+                yield number == Exact.rint(number) && Math.abs(number) < 1e15
                         ? nodes.numberNode((long) number)
                         : nodes.numberNode(number);
             }

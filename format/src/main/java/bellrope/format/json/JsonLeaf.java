@@ -1,5 +1,6 @@
 package bellrope.format.json;
 
+import bellrope.core.value.Exact;
 import java.util.Collection;
 import java.util.List;
 
@@ -21,7 +22,7 @@ record JsonLeaf(Object value) implements JsonValue {
 
     /** Returns a whole number without a point, so that 1 does not come back as 1.0. */
     static JsonLeaf of(double number) {
-        return number == Math.rint(number) && Math.abs(number) < 1e15
+        return number == Exact.rint(number) && Math.abs(number) < 1e15
                 ? new JsonLeaf((long) number)
                 : new JsonLeaf(number);
     }

@@ -2,10 +2,10 @@ package bellrope.server.view;
 
 import bellrope.core.value.Demand;
 import bellrope.core.value.Problem;
+import bellrope.format.answer.Pulled;
+import bellrope.format.answer.Recorded;
 import bellrope.format.json.Changes;
 import bellrope.format.json.JsonValue;
-import bellrope.format.report.FeedReport;
-import bellrope.format.report.OfferReport;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -144,53 +144,6 @@ public final class Views {
         }
     }
 
-    /**
-     * What the checks of wiring noticed.
-     *
-     * @param severity wrong or doubtful
-     * @param rope part of the rope it is about; null where it is about an event
-     * @param slot of the rope's sentence
-     * @param remedy a change that mends it; null if there is none
-     */
-    public record NoticedView(
-            String check,
-            String severity,
-            @Nullable Long rope,
-            String event,
-            String slot,
-            String words,
-            @Nullable RemedyView remedy) {}
-
-    /** A change that mends something: what it does, and the body of the rope with it made. */
-    public record RemedyView(String words, JsonValue body) {}
-
-    /**
-     * A response against the weight of its event.
-     *
-     * @param presence square units × s
-     * @param usual what a response of that weight has in this project
-     * @param verdict usual, loud or faint
-     * @param outdoes heavier event that has less; null for none
-     */
-    public record BalanceLine(
-            long rope,
-            String event,
-            int weight,
-            double presence,
-            double usual,
-            double ratio,
-            String verdict,
-            @Nullable String outdoes) {}
-
-    /**
-     * All ropes looked at.
-     *
-     * @param slope of the logarithm of presence for one step of weight; null with fewer than two weights
-     * @param lines one for each rope that can be seen
-     */
-    public record WiringView(
-            List<NoticedView> findings, @Nullable Double slope, double intercept, List<BalanceLine> lines) {}
-
     public record NewProject(String name) {
         public NewProject {
             Demand.given("name", name, "a name");
@@ -295,19 +248,6 @@ public final class Views {
     public record FeedsRequest(long rope, @Nullable List<Draft> drafts) {}
 
     /**
-     * The feeds of a rope as curves, and how far its response reaches.
-     *
-     * @param reach null where the rope names no hit test
-     * @param offers what can drive each parameter of its effect
-     * @param units of what its conditions read
-     */
-    public record FeedsView(
-            List<FeedReport> feeds,
-            FeedReport.@Nullable ReachReport reach,
-            List<OfferReport> offers,
-            List<String> units) {}
-
-    /**
      * A feed that is wished for.
      *
      * @param index of the feed that it replaces; null to add one
@@ -337,18 +277,6 @@ public final class Views {
             @Nullable String field,
             @Nullable String channel) {}
 
-    /** The ropes as they fit, in the order in which they came. */
-    public record FittedView(List<JsonValue> ropes) {}
-
-    /** What the source of a feed gave at the last pulls. */
-    public record Recorded(String rope, String parameter, double[] given) {
-        public Recorded {
-            Demand.given("rope", rope, "the name of a rope");
-            Demand.given("parameter", parameter, "the name of a parameter");
-            Demand.given("given", given, "a list of numbers");
-        }
-    }
-
     /** A starting point for an effect. */
     public record RecipeView(String name, String description, JsonValue body) {}
 
@@ -364,19 +292,6 @@ public final class Views {
             @Nullable List<Recorded> recorded,
             @Nullable List<Pulled> pulled,
             @Nullable List<Draft> drafts) {}
-
-    /**
-     * The last pulls of an event.
-     *
-     * @param at seconds, in the order they came
-     * @param named whether any of them named a subject
-     */
-    public record Pulled(String event, double[] at, boolean named) {
-        public Pulled {
-            Demand.given("event", event, "the name of an event");
-            Demand.given("at", at, "a list of seconds");
-        }
-    }
 
     /** A refusal, by RFC 9457. */
     public record Refusal(

@@ -1,33 +1,16 @@
 package bellrope.server.web;
 
-import bellrope.core.effect.Effect;
-import bellrope.core.effect.Parameter;
-import bellrope.core.event.Channel;
-import bellrope.core.event.EventType;
-import bellrope.core.project.Project;
-import bellrope.core.rope.Condition;
-import bellrope.core.rope.Feed;
-import bellrope.core.rope.Refit;
-import bellrope.core.rope.Rope;
-import bellrope.core.rope.Source;
-import bellrope.core.rope.SourceValues;
-import bellrope.core.rope.When;
-import bellrope.core.value.Problem;
-import bellrope.core.value.Words;
-import bellrope.format.json.Bundle;
-import bellrope.format.json.JsonValue;
+import bellrope.format.answer.FeedWish;
+import bellrope.format.answer.FitWish;
+import bellrope.format.answer.Fits;
+import bellrope.format.answer.FittedView;
+import bellrope.format.json.JacksonValue;
 import bellrope.server.live.Drafts;
 import bellrope.server.store.ProjectStore;
-import bellrope.server.store.Refusal;
 import bellrope.server.view.Views.FedWish;
 import bellrope.server.view.Views.FittedRequest;
-import bellrope.server.view.Views.FittedView;
 import io.swagger.v3.oas.annotations.Operation;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import java.util.function.Function;
-import java.util.function.UnaryOperator;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -50,108 +33,18 @@ class FittingRequests {
     @Operation(operationId = "fitted")
     @PostMapping(path = "/fitted", produces = MediaType.APPLICATION_JSON_VALUE)
     FittedView fitted(@PathVariable long project, @RequestBody FittedRequest request) {
-        Project whole = Drafts.over(store.get(project), request.drafts());
-        UnaryOperator<Rope> fit = move(request, whole);
-        List<JsonValue> fitted = new ArrayList<>();
-        List<JsonNode> given = request.ropes() == null ? List.of() : request.ropes();
-        for (int i = 0; i < given.size(); i++) {
-            Bundle.Read<Rope> read = Bundle.readRope(given.get(i));
-            String place = "/ropes/" + i;
-            if (read.value().isEmpty()) {
-                throw Refusal.wrong(read.problems().stream()
-                        .map(p -> new Problem(place + p.place(), p.given(), p.allowed()))
-                        .toList());
-            }
-            fitted.add(Bundle.write(fit.apply(read.value().get())));
-        }
-        return new FittedView(fitted);
+        return Fits.of(Drafts.over(store.get(project), request.drafts()), wish(request));
     }
 
-    private static UnaryOperator<Rope> move(FittedRequest request, Project whole) {
-        if (request.event() != null) {
-            EventType event = known("/event", request.event(), whole.events(), EventType::name);
-            return rope -> Refit.to(rope, event);
-        }
-        if (request.effect() != null) {
-            Effect effect = known("/effect", request.effect(), whole.effects(), Effect::name);
-            return rope -> Refit.to(rope, effect, whole.event(rope.event()));
-        }
-        if (request.feed() != null) {
-            return rope -> fed(rope, request.feed(), whole);
-        }
-        if (request.field() != null) {
-            return rope -> asked(rope, condition(rope, request.field(), whole));
-        }
-        if (request.channel() != null) {
-            Channel channel = known("/channel", request.channel(), whole.channels(), Channel::name);
-            return rope -> asked(rope, Refit.condition(channel));
-        }
-        throw Refusal.wrong(
-                List.of(new Problem("", "nothing to fit", "event, effect, feed, field or channel, one of them")));
-    }
-
-    private static <T> T known(String place, String name, List<T> all, Function<T, String> names) {
-        List<String> options = all.stream().map(names).toList();
-        int at = options.indexOf(name);
-        if (at < 0) {
-            throw Refusal.wrong(List.of(new Problem(
-                    place,
-                    '"' + name + '"',
-                    options.isEmpty() ? "none; there is none yet" : "a known name" + Words.nearest(name, options))));
-        }
-        return all.get(at);
-    }
-
-    private static Condition condition(Rope rope, String field, Project whole) {
-        EventType event = known("/ropes/event", rope.event(), whole.events(), EventType::name);
-        return Refit.condition(known("/field", field, event.fields(), f -> f.name()))
-                .orElseThrow(() -> Refusal.wrong(
-                        List.of(new Problem("/field", '"' + field + '"', "a number, a choice or a flag"))));
-    }
-
-    private static Rope asked(Rope rope, Condition condition) {
-        List<Condition> conditions = new ArrayList<>(rope.conditions());
-        conditions.add(condition);
-        When when = rope.when();
-        return rope.with(d -> d.when = new When(when.event(), when.value(), when.match(), conditions));
-    }
-
-    private static Rope fed(Rope rope, FedWish wish, Project whole) {
-        Optional<EventType> event = whole.event(rope.event());
-        Effect effect = rope.play()
-                .flatMap(whole::effect)
-                .orElseThrow(() -> Refusal.wrong(List.of(new Problem(
-                        "/ropes", "a rope that plays no known effect", "one whose effect has parameters"))));
-        Parameter parameter = known("/feed/parameter", wish.parameter(), effect.parameters(), Parameter::name);
-        Source source = wish.source() == null || wish.source().isNull()
-                ? Refit.usualSource(parameter, event, whole.channels())
-                : source(wish.source());
-        SourceValues values = new SourceValues(event, Optional.of(effect), whole::channel);
-        List<Feed> feeds = new ArrayList<>(rope.feeds());
-        boolean instead = wish.index() != null && wish.index() >= 0 && wish.index() < feeds.size();
-        Feed feed = Refit.feed(
-                parameter,
-                source,
-                values,
-                instead
-                        ? Optional.of(feeds.get(wish.index()))
-                                .filter(f -> f.parameter().equals(parameter.name()))
-                        : Optional.empty());
-        if (instead) {
-            feeds.set(wish.index(), feed);
-        } else {
-            feeds.add(feed);
-        }
-        return rope.with(d -> d.feeds = feeds);
-    }
-
-    private static Source source(JsonNode given) {
-        Bundle.Read<Source> read = Bundle.readSource(given);
-        if (read.value().isEmpty()) {
-            throw Refusal.wrong(read.problems().stream()
-                    .map(p -> new Problem("/feed/source" + p.place(), p.given(), p.allowed()))
-                    .toList());
-        }
-        return read.value().get();
+    private static FitWish wish(FittedRequest request) {
+        FedWish feed = request.feed();
+        List<JsonNode> ropes = request.ropes() == null ? List.of() : request.ropes();
+        return new FitWish(
+                ropes.stream().map(JacksonValue::of).toList(),
+                request.event(),
+                request.effect(),
+                feed == null ? null : new FeedWish(feed.index(), feed.parameter(), JacksonValue.of(feed.source())),
+                request.field(),
+                request.channel());
     }
 }

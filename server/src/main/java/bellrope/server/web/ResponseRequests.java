@@ -1,39 +1,23 @@
 package bellrope.server.web;
 
-import bellrope.core.check.wiring.Wiring;
-import bellrope.core.measure.Balance;
 import bellrope.core.measure.Reaches;
-import bellrope.core.project.Project;
-import bellrope.core.rope.Rope;
+import bellrope.format.answer.FeedsView;
 import bellrope.format.answer.ResponseView;
 import bellrope.format.answer.Responses;
 import bellrope.format.answer.Responses.Alone;
 import bellrope.format.answer.TakeHead;
 import bellrope.format.answer.TakeWish;
 import bellrope.format.answer.Takes;
-import bellrope.format.json.Bundle;
+import bellrope.format.answer.WiringView;
+import bellrope.format.answer.Wirings;
 import bellrope.format.json.JacksonValue;
-import bellrope.format.report.FeedReport;
-import bellrope.format.report.FeedReport.ReachReport;
-import bellrope.format.report.NumbersReport;
-import bellrope.format.report.OfferReport;
 import bellrope.server.live.Drafts;
-import bellrope.server.store.Kind;
 import bellrope.server.store.ProjectStore;
-import bellrope.server.store.Refusal;
-import bellrope.server.store.Snapshot;
 import bellrope.server.view.Views;
-import bellrope.server.view.Views.BalanceLine;
 import bellrope.server.view.Views.FeedsRequest;
-import bellrope.server.view.Views.FeedsView;
-import bellrope.server.view.Views.NoticedView;
-import bellrope.server.view.Views.Pulled;
-import bellrope.server.view.Views.Recorded;
-import bellrope.server.view.Views.RemedyView;
 import bellrope.server.view.Views.ResponsesRequest;
 import bellrope.server.view.Views.TakeRequest;
 import bellrope.server.view.Views.WiringRequest;
-import bellrope.server.view.Views.WiringView;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import io.swagger.v3.oas.annotations.Operation;
@@ -42,12 +26,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
-import java.util.OptionalDouble;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -108,16 +87,6 @@ class ResponseRequests {
                 request.seed());
     }
 
-    private static Rope rope(Snapshot snapshot, Project whole, long id) {
-        List<Snapshot.Part> ropes = snapshot.parts(Kind.ROPE);
-        for (int i = 0; i < ropes.size(); i++) {
-            if (ropes.get(i).id() == id) {
-                return whole.ropes().get(i);
-            }
-        }
-        throw Refusal.notThere("rope " + id);
-    }
-
     @Operation(operationId = "responses")
     @PostMapping(path = "/responses", produces = MediaType.APPLICATION_JSON_VALUE)
     List<ResponseView> responses(@PathVariable long project, @RequestBody ResponsesRequest request) {
@@ -128,90 +97,14 @@ class ResponseRequests {
     @Operation(operationId = "feeds")
     @PostMapping(path = "/feeds", produces = MediaType.APPLICATION_JSON_VALUE)
     FeedsView feeds(@PathVariable long project, @RequestBody FeedsRequest request) {
-        Snapshot snapshot = store.get(project);
-        Project whole = Drafts.over(snapshot, request.drafts());
-        Rope rope = rope(snapshot, whole, request.rope());
-        return new FeedsView(
-                FeedReport.of(whole, rope),
-                rope.hit().isPresent() && whole.event(rope.event()).isPresent()
-                        ? ReachReport.of(responses.reaches(whole, rope))
-                        : null,
-                OfferReport.of(whole, rope),
-                OfferReport.units(whole, rope));
-    }
-
-    private static Map<String, Map<String, List<Double>>> recorded(List<Recorded> given) {
-        Map<String, Map<String, List<Double>>> recorded = new HashMap<>();
-        if (given != null) {
-            given.forEach(r -> recorded.computeIfAbsent(r.rope(), n -> new HashMap<>())
-                    .put(r.parameter(), Arrays.stream(r.given()).boxed().toList()));
-        }
-        return recorded;
-    }
-
-    private static Map<String, Wiring.Pulled> pulled(List<Pulled> given) {
-        Map<String, Wiring.Pulled> pulled = new HashMap<>();
-        if (given != null) {
-            given.forEach(p -> pulled.put(
-                    p.event(), new Wiring.Pulled(Arrays.stream(p.at()).boxed().toList(), p.named())));
-        }
-        return pulled;
+        return Wirings.feeds(Drafts.whole(store.get(project), request.drafts()), request.rope(), responses);
     }
 
     /** Looks at how everything is wired: what the checks notice, and the balance of all responses. */
     @Operation(operationId = "wiring")
     @PostMapping(path = "/wiring", produces = MediaType.APPLICATION_JSON_VALUE)
     WiringView wiring(@PathVariable long project, @RequestBody WiringRequest request) {
-        Snapshot snapshot = store.get(project);
-        Project whole = Drafts.over(snapshot, request.drafts());
-        Map<String, Wiring.Seen> seen = new HashMap<>();
-        Map<String, Long> parts = new HashMap<>();
-        List<Snapshot.Part> ropes = snapshot.parts(Kind.ROPE);
-        for (int i = 0; i < ropes.size(); i++) {
-            parts.put(whole.ropes().get(i).name(), ropes.get(i).id());
-        }
-        List<ResponseView> seenAll = responses.of(Drafts.whole(snapshot, request.drafts()), null);
-        for (int i = 0; i < seenAll.size(); i++) {
-            NumbersReport numbers = seenAll.get(i).numbers();
-            if (numbers != null) {
-                OptionalDouble onset =
-                        numbers.onset() == null ? OptionalDouble.empty() : OptionalDouble.of(numbers.onset() / 1000);
-                seen.put(whole.ropes().get(i).name(), new Wiring.Seen(onset, numbers.presenceTotal()));
-            }
-        }
-        Map<String, Reaches> far = new HashMap<>();
-        whole.ropes().stream()
-                .filter(r -> r.hit().isPresent() && whole.event(r.event()).isPresent())
-                .forEach(r -> far.put(r.name(), responses.reaches(whole, r)));
-        Balance balance = Wiring.balance(whole, seen);
-        Wiring.Known known = new Wiring.Known(seen, far, recorded(request.recorded()), pulled(request.pulled()));
-        return new WiringView(
-                Wiring.look(whole, known).stream().map(n -> noticed(n, parts)).toList(),
-                balance.slope().isPresent() ? balance.slope().getAsDouble() : null,
-                balance.intercept(),
-                balance.lines().stream()
-                        .map(l -> new BalanceLine(
-                                parts.get(l.response().rope()),
-                                l.response().event(),
-                                l.response().weight(),
-                                l.response().presence(),
-                                l.usual(),
-                                l.ratio(),
-                                l.verdict().name().toLowerCase(Locale.ROOT),
-                                l.outdoes().isEmpty() ? null : l.outdoes()))
-                        .toList());
-    }
-
-    private static NoticedView noticed(Wiring.Noticed n, Map<String, Long> parts) {
-        return new NoticedView(
-                n.check(),
-                n.severity().name().toLowerCase(Locale.ROOT),
-                parts.get(n.rope()),
-                n.event(),
-                n.slot().name().toLowerCase(Locale.ROOT).replace('_', ' '),
-                n.words(),
-                n.remedy()
-                        .map(r -> new RemedyView(r.words(), Bundle.write(r.rope())))
-                        .orElse(null));
+        return Wirings.of(
+                Drafts.whole(store.get(project), request.drafts()), responses, request.recorded(), request.pulled());
     }
 }

@@ -12,6 +12,7 @@ import bellrope.core.rope.Sentence.Slot;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
 import bellrope.core.sim.Hold;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Range;
 import bellrope.core.value.Words;
 import java.util.Arrays;
@@ -173,7 +174,7 @@ final class Deciding {
                     Severity.DOUBTFUL,
                     rope,
                     Slot.LIMITS,
-                    event.name() + " usually comes every " + Words.number(Math.rint(usual * 100) / 100)
+                    event.name() + " usually comes every " + Words.number(Exact.rint(usual * 100) / 100)
                             + " s, and after each answer this stays silent for " + Words.number(pause)
                             + " s: most pulls get none");
         }

@@ -12,6 +12,7 @@ import bellrope.core.rope.Rope;
 import bellrope.core.rope.Sentence.Slot;
 import bellrope.core.rope.Source;
 import bellrope.core.value.Datum;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Range;
 import bellrope.core.value.Remap;
 import bellrope.core.value.Words;
@@ -140,7 +141,7 @@ final class Feeding {
     }
 
     private static double two(double value) {
-        return Math.rint(value * 100) / 100;
+        return Exact.rint(value * 100) / 100;
     }
 
     private static Feed over(Feed feed, Range in) {

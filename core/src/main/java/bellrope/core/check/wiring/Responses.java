@@ -7,6 +7,7 @@ import bellrope.core.project.Settings;
 import bellrope.core.rope.Companion;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Sentence.Slot;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Words;
 import java.math.BigDecimal;
 import java.math.MathContext;
@@ -54,7 +55,7 @@ final class Responses {
                     Severity.DOUBTFUL,
                     rope,
                     rope.timing().delay() > 0 ? Slot.TIMING : Slot.EFFECT,
-                    "nothing can be seen until " + Words.number(Math.rint(onset * 1000) / 1000)
+                    "nothing can be seen until " + Words.number(Exact.rint(onset * 1000) / 1000)
                             + " s after the pull; beyond 0.1 s a player no longer takes it for an answer");
         }
     }

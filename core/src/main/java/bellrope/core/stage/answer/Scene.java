@@ -14,6 +14,7 @@ import bellrope.core.stage.told.Outbox;
 import bellrope.core.stage.told.Told;
 import bellrope.core.stage.world.World;
 import bellrope.core.value.Datum;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Pace;
 import java.util.List;
 import java.util.Map;
@@ -53,7 +54,7 @@ public final class Scene {
     /** Carries what is remembered over to steps that are so much shorter; nothing may play, last or be due. */
     public void repace(double faster) {
         limiter.empty();
-        now = (int) Math.round(now * faster);
+        now = (int) Exact.round(now * faster);
         world.repace(faster);
     }
 

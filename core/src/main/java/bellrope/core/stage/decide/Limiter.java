@@ -5,6 +5,7 @@ import bellrope.core.rope.Limits;
 import bellrope.core.rope.Rope;
 import bellrope.core.stage.told.Account.Limited;
 import bellrope.core.stage.told.Account.Reason;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
@@ -115,7 +116,7 @@ public final class Limiter<T extends Limiter.Counted> {
     }
 
     private static double three(double value) {
-        return Math.rint(value * 1000) / 1000;
+        return Exact.rint(value * 1000) / 1000;
     }
 
     private List<T> counted(Rope rope) {

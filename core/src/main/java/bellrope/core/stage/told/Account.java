@@ -5,6 +5,7 @@ import bellrope.core.rope.Companion;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Source;
 import bellrope.core.value.Datum;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -103,7 +104,7 @@ public record Account(
         }
 
         private static double two(double value) {
-            return Math.rint(value * 100) / 100;
+            return Exact.rint(value * 100) / 100;
         }
 
         @Override
@@ -127,7 +128,7 @@ public record Account(
 
         @Override
         public String said() {
-            return " ends after " + Words.number(Math.rint(held * 100) / 100) + " s"
+            return " ends after " + Words.number(Exact.rint(held * 100) / 100) + " s"
                     + end.map(e -> ", with " + e).orElse("");
         }
 
@@ -166,7 +167,7 @@ public record Account(
 
         private static String rounded(Datum value) {
             return value instanceof Datum.Num num
-                    ? Words.number(Math.rint(num.value() * 1000) / 1000)
+                    ? Words.number(Exact.rint(num.value() * 1000) / 1000)
                     : value.inWords();
         }
     }
