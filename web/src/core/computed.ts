@@ -14,8 +14,9 @@ import {
   type TakeRequest,
   type WiringView,
 } from '../api/client'
-import { readTake, takeOf, type Take } from '../stage/frames'
+import { readTake, type Take } from '../stage/frames'
 import { Absent, Core, type Question, type Shown, type Told } from './core'
+import { looked, type Told as Head } from './looked'
 
 const core = new Core(() => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }))
 
@@ -49,28 +50,51 @@ async function computed<T>(
 }
 
 const answered = <T>(told: Told) => told.answer as T
-const played = <H extends { stepsPerSecond: number }>(told: Told) => takeOf(told.head as H, told.frames!)
+
+/** The take that was answered, whose other frames are asked for as they are looked at. */
+function played<H extends Head>(project: Shown, told: Told): Take<H> {
+  const life = core.life
+  return looked<H>(told.head as H, { from: told.from!, frames: told.frames! }, async (from, count) => {
+    if (core.life !== life) return undefined
+    const next = await core.ask(project, 'look', 'a picture', { viewing: told.viewing, from, count })
+    return { from: next.from!, frames: next.frames! }
+  })
+}
 const name = (project: Shown, part: number) => `“${project.parts.get(part)?.name ?? part}”`
 
-/** Plays an effect for its own sake. */
-export const preview = (project: Shown, request: PreviewRequest): Promise<Take<PreviewHead>> =>
+/**
+ * Plays an effect for its own sake.
+ *
+ * @param window in which it is seen; the next for it replaces this one
+ * @param at the step whose picture is looked at
+ */
+export const preview = (
+  project: Shown,
+  request: PreviewRequest,
+  window: 'now' | 'before',
+  at = 0,
+): Promise<Take<PreviewHead>> =>
   computed(
     project,
     'preview',
     `the preview of ${name(project, request.effect)}`,
-    request,
-    played<PreviewHead>,
+    { ...request, at, window },
+    (told) => played<PreviewHead>(project, told),
     async () => readTake<PreviewHead>(await api.preview(project.id, request)),
   )
 
-/** Plays a pull. */
-export const take = (project: Shown, request: TakeRequest): Promise<Take<TakeHead>> =>
+/**
+ * Plays a pull.
+ *
+ * @param at the step whose picture is looked at
+ */
+export const take = (project: Shown, request: TakeRequest, at = 0): Promise<Take<TakeHead>> =>
   computed(
     project,
     'take',
     `the take of ${request.rope === undefined ? request.event : name(project, request.rope)}`,
-    request,
-    played<TakeHead>,
+    { ...request, at, window: 'ropes' },
+    (told) => played<TakeHead>(project, told),
     async () => readTake<TakeHead>(await api.take(project.id, request)),
   )
 

@@ -1,7 +1,8 @@
 import { Refused, type PartView, type Problem } from '../api/client'
 
 /** What can be asked about a project. */
-export type Question = 'preview' | 'take' | 'responses' | 'feeds' | 'wiring' | 'parameters' | 'fitted'
+export type Question =
+  'preview' | 'take' | 'look' | 'responses' | 'feeds' | 'wiring' | 'parameters' | 'fitted'
 
 /** A question to the core, or word of what changed, as the worker gets it. */
 export interface Asked {
@@ -15,6 +16,9 @@ export interface Asked {
 export interface Told {
   id: number
   head?: object
+  /** Number by which the frames of a take can be asked for, and the step of the first that is here. */
+  viewing?: number
+  from?: number
   frames?: ArrayBuffer
   answer?: unknown
   /** Milliseconds of computing. */
@@ -52,6 +56,7 @@ export class Core {
   private known = new Map<number, PartView>()
   private open = 0
   private count = 0
+  private lives = 0
   private waiting = new Map<
     number,
     { what: string; resolve: (told: Told) => void; reject: (e: unknown) => void }
@@ -63,6 +68,11 @@ export class Core {
   async ask(project: Shown, ask: Question, what: string, wish: object): Promise<Told> {
     this.tell(project)
     return this.send(ask, what, wish)
+  }
+
+  /** Which worker it is: what one was told, the next does not know. */
+  get life() {
+    return this.lives
   }
 
   // Parts are never changed in place, so one that is the same object needs no telling.
@@ -146,6 +156,7 @@ export class Core {
   private lose(why: unknown) {
     this.worker?.terminate()
     this.worker = undefined
+    this.lives++
     const all = [...this.waiting.values()]
     this.waiting.clear()
     all.forEach((one) => one.reject(why))

@@ -9,6 +9,8 @@ type Page = Record<Question | 'put', (wish: object) => Outcome> & {
 
 interface Outcome {
   head?: object
+  viewing?: number
+  from?: number
   frames?: Int8Array[]
   answer?: unknown
   problems?: { place: string; given: string; allowed: string }[]
@@ -58,10 +60,10 @@ async function answer({ ask, text, id }: Asked): Promise<Told> {
     else if (ask === 'drop') core.drop(wish)
     else {
       const start = performance.now()
-      const { head, frames, answer, problems, missing } = core[ask](wish)
+      const { head, viewing, from, frames, answer, problems, missing } = core[ask](wish)
       const took = performance.now() - start
       if (problems || missing) return { id, problems, missing }
-      return { id, answer, head, frames: frames && packed(frames), took }
+      return { id, answer, head, viewing, from, frames: frames && packed(frames), took }
     }
     return { id }
   } catch (e) {

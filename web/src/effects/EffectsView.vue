@@ -112,7 +112,7 @@ const fetchTake = latest<void>(async () => {
   if (!effect.value) return
   busy.value = true
   try {
-    const next = await preview(project, order(project.draftList, effect.value))
+    const next = await preview(project, order(project.draftList, effect.value), 'now', stage.value?.clock.at)
     if (id === effectId.value) take.value = next
     offline.value = ''
     performance.mark('take shown')
@@ -130,6 +130,8 @@ const fetchBefore = latest<void>(async () => {
     takeBefore.value = await preview(
       project,
       order([...others, { part: was.id, body: was.body }], was.body as unknown as Effect),
+      'before',
+      stage.value?.clock.at,
     )
   } catch (e) {
     failed(e)

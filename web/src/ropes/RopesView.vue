@@ -99,7 +99,7 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
   }
   busy.value = true
   try {
-    const next = await computedTake(project, {
+    const asked = {
       rope: id,
       event: rope.value.body.event,
       payload: fit ? undefined : pulling.payload,
@@ -108,7 +108,8 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
       channels: Object.fromEntries(pulling.channels),
       seed: pulling.seed,
       drafts: project.draftList,
-    })
+    }
+    const next = await computedTake(project, asked, stage.value?.clock.at)
     if (id !== ropeId.value) return
     take.value = next
     if (fit) pulling.payload = take.value.head.payload as Payload

@@ -81,13 +81,11 @@ let dirty = true
 
 const liveNow = computed(() => !!live.value && live.value.instances > 0)
 const seconds = computed(() => at.value / (props.take?.head.stepsPerSecond ?? 60))
-const length = computed(() =>
-  props.take ? (props.take.frames.length - 1) / props.take.head.stepsPerSecond : 0,
-)
+const length = computed(() => (props.take ? (props.take.length - 1) / props.take.head.stepsPerSecond : 0))
 const shown = computed(() => {
   if (liveNow.value) return live.value
-  const frames = props.take?.frames
-  return frames?.[Math.min(Math.floor(at.value), frames.length - 1)]
+  const take = props.take
+  return take?.frame(Math.min(Math.floor(at.value), take.length - 1))
 })
 
 /** The live particles over the take as an area. */
@@ -153,7 +151,7 @@ function frameLoop(now: number) {
   busyFor = props.busy ? busyFor + passed : 0
   const stale = props.busy && busyFor < 0.15 && !liveNow.value
   if (take && playing.value && !liveNow.value && !scrubbing.value && !stale) {
-    const run = { frames: take.frames.length, stepsPerSecond: take.head.stepsPerSecond }
+    const run = { frames: take.length, stepsPerSecond: take.head.stepsPerSecond }
     if (!props.follows) at.value = runOn(at.value, passed, run, props.rate, props.every)
   }
   if (!liveNow.value && Math.floor(at.value) !== drawn) dirty = true
@@ -235,14 +233,17 @@ watch(
 watch(
   () => props.take,
   (take) => {
-    if (take && at.value > take.frames.length - 1) at.value = 0
+    if (take && at.value > take.length - 1) at.value = 0
   },
 )
+
+// A picture that was on its way.
+watch(shown, () => (dirty = true), { flush: 'sync' })
 
 function step(by: number) {
   if (!props.take) return
   playing.value = false
-  at.value = Math.min(props.take.frames.length - 1, Math.max(0, Math.floor(at.value) + by))
+  at.value = Math.min(props.take.length - 1, Math.max(0, Math.floor(at.value) + by))
   dirty = true
 }
 function toggle() {
@@ -338,9 +339,9 @@ function turn(event: PointerEvent) {
         <input
           type="range"
           min="0"
-          :max="Math.max(1, (take?.frames.length ?? 1) - 1)"
+          :max="Math.max(1, (take?.length ?? 1) - 1)"
           step="1"
-          :value="Math.min(Math.floor(at), (take?.frames.length ?? 1) - 1)"
+          :value="Math.min(Math.floor(at), (take?.length ?? 1) - 1)"
           aria-label="Moment of the take"
           @input="scrub"
           @pointerdown="scrubbing = true"

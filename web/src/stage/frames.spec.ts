@@ -44,7 +44,8 @@ describe('a take', () => {
     }
     const take = readTake(view.buffer)
     expect(take.head.stepsPerSecond).toBe(60)
-    expect(take.frames.map((f) => f.count)).toEqual([1, 0, 2])
+    expect(take.length).toBe(3)
+    expect([0, 1, 2].map((step) => take.frame(step)!.count)).toEqual([1, 0, 2])
     expect(take.least[0]).toBe(-1)
     expect(take.most[0]).toBe(7)
   })

@@ -43,12 +43,16 @@ export function readFrame(buffer: ArrayBuffer, at = 0): Frame {
   }
 }
 
+/** A response over time: what is told of it, and a picture for each step. */
 export interface Take<H extends { stepsPerSecond: number } = TakeHead> {
   head: H
-  frames: Frame[]
+  /** Steps, each with a picture. */
+  length: number
   /** What the whole take reaches over, in units: least and most of x, y, z. */
   least: [number, number, number]
   most: [number, number, number]
+  /** Returns the picture of a step, or the nearest that is there while it is on its way. Reactive. */
+  frame(step: number): Frame | undefined
 }
 
 /** Reads a take as the server sends it: head, then frames. */
@@ -80,5 +84,5 @@ export function takeOf<H extends { stepsPerSecond: number }>(
     }
     at += 4 + length
   }
-  return { head, frames, least, most }
+  return { head, length: frames.length, least, most, frame: (step) => frames[step] }
 }

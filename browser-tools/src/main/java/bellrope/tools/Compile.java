@@ -20,7 +20,7 @@ import org.teavm.vm.TeaVMOptimizationLevel;
 
 /** Compiles a class and all that it reaches to WebAssembly: {@code Compile CLASS FOLDER}. */
 public final class Compile {
-    private static final String RUNTIME = "org/teavm/backend/wasm/wasm-gc-module-runtime.js";
+    static final String RUNTIME = "org/teavm/backend/wasm/wasm-gc-module-runtime.js";
 
     private Compile() {}
 

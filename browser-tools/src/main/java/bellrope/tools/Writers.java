@@ -46,15 +46,20 @@ public final class Writers {
     public static void main(String[] args) throws IOException {
         Path file = Path.of(args[0], "bellrope", "browser", "Answers.java");
         Files.createDirectories(file.getParent());
-        Files.writeString(file, new Writers().written());
+        Files.writeString(file, written(ANSWERS));
     }
 
-    private String written() {
+    /** Returns the class that writes some records, and those within them. */
+    static String written(List<? extends Class<?>> answers) {
+        return new Writers().all(answers);
+    }
+
+    private String all(List<? extends Class<?>> answers) {
         out.append("package bellrope.browser;\n\nimport org.teavm.jso.JSObject;\n\n");
         out.append(
                 "/** Answers as objects of the page; made from their records by the build. */\nfinal class Answers {\n");
         out.append("    private Answers() {}\n");
-        ANSWERS.forEach(this::ask);
+        answers.forEach(this::ask);
         while (!open.isEmpty()) {
             write(open.poll());
         }

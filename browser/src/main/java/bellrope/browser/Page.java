@@ -1,6 +1,7 @@
 package bellrope.browser;
 
 import bellrope.core.measure.Reaches;
+import bellrope.core.stage.Viewing;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.format.answer.Answer;
@@ -22,7 +23,9 @@ import bellrope.format.answer.Wirings;
 import bellrope.format.answer.Wrong;
 import bellrope.format.json.JsonValue;
 import bellrope.format.report.ParameterReport;
+import java.nio.ByteBuffer;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -39,6 +42,7 @@ import org.teavm.jso.typedarrays.Int8Array;
  */
 public final class Page {
     private static final Parts PARTS = new Parts();
+    private static final Viewed VIEWED = new Viewed();
     private static final Kept<Alone, ResponseView> RESPONDED =
             new Kept<>(32 << 20, (key, view) -> key.weight() + 4 * view.strip().length + 600);
     private static final Kept<Alone, Reaches> REACHED = new Kept<>(8 << 20, (key, reaches) -> key.weight() + 2_000);
@@ -82,7 +86,7 @@ public final class Page {
         PARTS.drop((long) id);
     }
 
-    /** Plays an effect for its own sake: {@code {head, frames}}. */
+    /** Plays an effect for its own sake: {@code {head, viewing, from, frames}}. */
     @JSExport
     public static JSObject preview(JSObject asked) {
         return told(() -> {
@@ -98,12 +102,13 @@ public final class Page {
                             numbers(wish.get("velocity")),
                             (long) wish.get("seed").number(),
                             decimal(wish, "stopAfter"),
-                            wish.get("set")));
-            return taken(Answers.of(answer.head()), answer);
+                            wish.get("set")),
+                    false);
+            return taken(wish, Answers.of(answer.head()), answer);
         });
     }
 
-    /** Plays a pull: {@code {head, frames}}. */
+    /** Plays a pull: {@code {head, viewing, from, frames}}. */
     @JSExport
     public static JSObject take(JSObject asked) {
         return told(() -> {
@@ -117,8 +122,9 @@ public final class Page {
                             text(wish, "value"),
                             decimal(wish, "held"),
                             decimals(wish.get("channels")),
-                            (long) wish.get("seed").number()));
-            return taken(Answers.of(answer.head()), answer);
+                            (long) wish.get("seed").number()),
+                    false);
+            return taken(wish, Answers.of(answer.head()), answer);
         });
     }
 
@@ -204,15 +210,43 @@ public final class Page {
         return told;
     }
 
-    private static JSObject taken(JSObject head, Answer<?> answer) {
-        JSObject frames = Js.list();
-        for (byte[] frame : answer.take().frames()) {
-            Js.add(frames, Int8Array.copyFromJavaArray(frame));
-        }
+    // With the frame of the moment that is looked at.
+    private static JSObject taken(JsonValue wish, JSObject head, Answer<?> answer) {
+        String window = text(wish, "window");
+        int number = VIEWED.put(window == null ? "" : window, answer.viewing());
+        Double at = decimal(wish, "at");
+        int step = at == null ? 0 : (int) Math.max(0, Math.min(answer.take().last(), at));
         JSObject taken = Js.object();
         Js.set(taken, "head", head);
-        Js.set(taken, "frames", frames);
+        Js.set(taken, "viewing", Js.value(number));
+        Js.set(taken, "from", Js.value(step));
+        Js.set(taken, "frames", frames(answer.viewing(), step, 1));
         return taken;
+    }
+
+    /** Returns some frames of a take, or a preview, that was answered lately: {@code {from, frames}}. */
+    @JSExport
+    public static JSObject look(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            int from = (int) wish.get("from").number();
+            JSObject looked = Js.object();
+            Js.set(looked, "from", Js.value(from));
+            Js.set(looked, "frames", frames(VIEWED.get((int) wish.get("viewing").number()), from, (int)
+                    wish.get("count").number()));
+            return looked;
+        });
+    }
+
+    private static JSObject frames(Viewing viewing, int from, int count) {
+        JSObject frames = Js.list();
+        for (int step = from; step < from + count; step++) {
+            ByteBuffer frame = viewing.at(step);
+            Js.add(
+                    frames,
+                    Int8Array.copyFromJavaArray(Arrays.copyOfRange(frame.array(), frame.position(), frame.limit())));
+        }
+        return frames;
     }
 
     private static Whole whole(JsonValue asked) {

@@ -9,6 +9,7 @@ import bellrope.core.project.Project;
 import bellrope.core.rope.Facing;
 import bellrope.core.rope.Feed;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Trial;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
@@ -171,6 +172,11 @@ public record Preview(
     /** Plays it for so many seconds at most. */
     public Take take(Project project, boolean withFrames, double longest) {
         return Take.of(staged(project), pull(project), new Take.Length(longest, stopAfter), withFrames);
+    }
+
+    /** Lets it be looked at moment by moment. */
+    public Viewing viewing(Project project) {
+        return new Viewing(staged(project), Trial.of(pull(project)), new Take.Length(Take.LONGEST, stopAfter));
     }
 
     /** Returns the effect that is played. */

@@ -186,7 +186,7 @@ public final class Take {
     }
 
     /** A take while it is played. */
-    private static final class Playing {
+    static final class Playing {
         private final Project project;
         private final Stage stage;
         private final Account account;
@@ -194,7 +194,7 @@ public final class Take {
         private final int most;
         private final int stopAt;
 
-        private Playing(Project project, Trial trial, Length length) {
+        Playing(Project project, Trial trial, Length length) {
             this.project = project;
             stage = new Stage(project);
             trial.channels().forEach((name, value) -> {
@@ -234,11 +234,20 @@ public final class Take {
                 if (k == most || stage.still() || keeping.full().isPresent()) {
                     return new Take(account, project.settings(), watch, stage, keeping);
                 }
-                if (k == stopAt) {
-                    stage.stop();
-                }
-                stage.step();
+                step(k);
             }
+        }
+
+        /** Makes the step after one. */
+        void step(int k) {
+            if (k == stopAt) {
+                stage.stop();
+            }
+            stage.step();
+        }
+
+        Stage stage() {
+            return stage;
         }
     }
 

@@ -3,7 +3,7 @@ package bellrope.format.answer;
 /** Something was asked for that the project does not have. */
 public final class NotThere extends RuntimeException {
     /** @param what kind and number, such as {@code rope 7} */
-    NotThere(String what) {
+    public NotThere(String what) {
         super(what);
     }
 }

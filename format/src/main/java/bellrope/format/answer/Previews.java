@@ -30,13 +30,17 @@ import org.jspecify.annotations.Nullable;
 public final class Previews {
     private Previews() {}
 
-    /** Plays an effect as it is wished for. */
-    public static Answer<PreviewHead> of(Whole whole, PreviewWish wish) {
+    /**
+     * Plays an effect as it is wished for.
+     *
+     * @param withFrames whether the take shall keep its frames; then it is cut where they are too many
+     */
+    public static Answer<PreviewHead> of(Whole whole, PreviewWish wish, boolean withFrames) {
         Project project = whole.project();
         Effect effect = whole.effect(wish.effect());
         Preview preview =
                 preview(effect, wish.rope() == null ? Optional.empty() : Optional.of(whole.rope(wish.rope())), wish);
-        Take take = preview.take(project, true);
+        Take take = preview.take(project, withFrames);
         if (!take.account().refused().isEmpty()) {
             throw new Wrong(take.account().refused().stream()
                     .map(p -> new Problem("/payload" + p.place(), p.given(), p.allowed()))
@@ -54,7 +58,7 @@ public final class Previews {
                 take.cut().orElse(null),
                 new double[] {facing.x(), facing.y(), facing.z()},
                 PayloadJson.write(preview.pull(project).payload()));
-        return new Answer<>(head, take);
+        return new Answer<>(head, take, preview.viewing(project));
     }
 
     private static Preview preview(Effect effect, Optional<Rope> rope, PreviewWish wish) {

@@ -9,6 +9,7 @@ import bellrope.core.rope.Fitting;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Trial;
 import bellrope.core.stage.Take;
+import bellrope.core.stage.Viewing;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.format.json.PayloadJson;
@@ -28,12 +29,17 @@ public final class Takes {
 
     private Takes() {}
 
-    /** Plays a pull as it is wished for. */
-    public static Answer<TakeHead> of(Whole whole, TakeWish wish) {
+    /**
+     * Plays a pull as it is wished for.
+     *
+     * @param withFrames whether the take shall keep its frames; then it is cut where they are too many
+     */
+    public static Answer<TakeHead> of(Whole whole, TakeWish wish, boolean withFrames) {
         Optional<Rope> rope = wish.rope() == null ? Optional.empty() : Optional.of(whole.rope(wish.rope()));
         Project played = rope.map(r -> whole.project().withRopes(List.of(r))).orElse(whole.project());
         Trial trial = trial(played, rope, wish);
-        Take take = Take.of(played, trial, length(trial.pull(), wish.held()), true);
+        Take.Length length = length(trial.pull(), wish.held());
+        Take take = Take.of(played, trial, length, withFrames);
         if (!take.account().refused().isEmpty()) {
             throw new Wrong(take.account().refused().stream()
                     .map(p -> new Problem("/payload" + p.place(), p.given(), p.allowed()))
@@ -48,7 +54,7 @@ public final class Takes {
                 take.ended(),
                 take.cut().orElse(null),
                 PayloadJson.write(trial.pull().payload()));
-        return new Answer<>(head, take);
+        return new Answer<>(head, take, new Viewing(played, trial, length));
     }
 
     private static Trial trial(Project project, Optional<Rope> rope, TakeWish wish) {

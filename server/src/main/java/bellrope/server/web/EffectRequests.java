@@ -90,7 +90,8 @@ class EffectRequests {
     @PostMapping(path = "/projects/{project}/previews", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     void preview(@PathVariable long project, @RequestBody PreviewRequest request, HttpServletResponse response)
             throws IOException {
-        takes.write(response, () -> Previews.of(Drafts.whole(store.get(project), request.drafts()), wish(request)));
+        takes.write(
+                response, () -> Previews.of(Drafts.whole(store.get(project), request.drafts()), wish(request), true));
     }
 
     private static PreviewWish wish(PreviewRequest request) {

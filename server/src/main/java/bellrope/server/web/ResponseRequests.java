@@ -73,7 +73,7 @@ class ResponseRequests {
     @PostMapping(path = "/takes", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     void take(@PathVariable long project, @RequestBody TakeRequest request, HttpServletResponse response)
             throws IOException {
-        takes.write(response, () -> Takes.of(Drafts.whole(store.get(project), request.drafts()), wish(request)));
+        takes.write(response, () -> Takes.of(Drafts.whole(store.get(project), request.drafts()), wish(request), true));
     }
 
     private static TakeWish wish(TakeRequest request) {

@@ -1,0 +1,94 @@
+import { shallowRef } from 'vue'
+import { readFrame, type Frame, type Take } from '../stage/frames'
+
+/** What is told of a take, as far as it is needed to look at it. */
+export interface Told {
+  stepsPerSecond: number
+  live: number[]
+  numbers: { low: number[]; high: number[] }
+}
+
+/** Frames one after the other, each after its length, from a step on. */
+export interface Stretch {
+  from: number
+  frames: ArrayBuffer
+}
+
+/** Steps that are asked for at once, so that a running take finds them there. */
+const AHEAD = 12
+/** Bytes of frames that one take keeps at most; what is not there is computed again. */
+const MOST_BYTES = 24 << 20
+
+/**
+ * A take whose pictures are computed when they are looked at. It begins with the one that was looked at last; one request
+ * is on its way at a time, and the next is for what is looked at then.
+ *
+ * @param look asks for so many frames from a step on; undefined where there are none any more
+ */
+export function looked<H extends Told>(
+  head: H,
+  first: Stretch,
+  look: (from: number, count: number) => Promise<Stretch | undefined>,
+): Take<H> {
+  const length = head.live.length
+  const frames = new Map<number, Frame>()
+  const arrived = shallowRef(0)
+  let bytes = 0
+  let shown: Frame | undefined
+  let wanted: number | undefined
+  let waiting = false
+  let gone = false
+
+  function keep({ from, frames: packed }: Stretch) {
+    if (bytes + packed.byteLength > MOST_BYTES) {
+      frames.clear()
+      bytes = 0
+    }
+    bytes += packed.byteLength
+    const view = new DataView(packed)
+    for (let at = 0, step = from; at < packed.byteLength; step++) {
+      frames.set(step, readFrame(packed, at + 4))
+      at += 4 + view.getUint32(at, true)
+    }
+  }
+
+  async function ask() {
+    if (waiting || gone || wanted === undefined) return
+    let from = wanted
+    wanted = undefined
+    while (from < length && frames.has(from)) from++
+    if (from >= length) return
+    waiting = true
+    try {
+      const stretch = await look(from, Math.min(AHEAD, length - from))
+      if (stretch) keep(stretch)
+      else gone = true
+      arrived.value++
+    } catch {
+      // Whoever asked for the take was told what is wrong; what is there stays.
+      gone = true
+    } finally {
+      waiting = false
+    }
+    void ask()
+  }
+
+  keep(first)
+  const nothing = head.live.every((alive) => alive === 0)
+  return {
+    head,
+    length,
+    least: nothing ? [Infinity, Infinity, Infinity] : (head.numbers.low as Take['least']),
+    most: nothing ? [-Infinity, -Infinity, -Infinity] : (head.numbers.high as Take['most']),
+    frame(step) {
+      void arrived.value
+      const there = frames.get(step)
+      const next = Math.min(length - 1, step + AHEAD / 2)
+      if (!there) wanted = step
+      else if (!frames.has(next)) wanted = step + 1
+      void ask()
+      shown = there ?? shown ?? frames.get(first.from)
+      return shown
+    },
+  }
+}
