@@ -23,8 +23,13 @@ const core = new Core(() => new Worker(new URL('./worker.ts', import.meta.url), 
 /** Responses that are asked for at once, so that what is looked at need not wait for all of them. */
 const AT_ONCE = 12
 
-/** Why the page cannot compute here; the server is asked instead. */
-let absent: Absent | undefined
+/** Until when the core is taken to be unable to run here, and the server is asked instead. */
+let absentUntil = 0
+/** Milliseconds after which it is tried again: its files may only have been out of reach. */
+const REST = 60_000
+/** Of what was measured, so much is kept. */
+const MEASURED = 1_000
+let measured = 0
 
 async function computed<T>(
   project: Shown,
@@ -34,15 +39,16 @@ async function computed<T>(
   read: (told: Told) => T,
   server: () => Promise<T>,
 ): Promise<T> {
-  if (!absent) {
+  const start = performance.now()
+  if (start >= absentUntil) {
     try {
-      const start = performance.now()
       const told = await core.ask(project, ask, what, wish)
+      if (++measured % MEASURED === 0) performance.clearMeasures()
       performance.measure(`asked for ${ask}`, { start, detail: told.took })
       return read(told)
     } catch (e) {
       if (!(e instanceof Absent)) throw e
-      absent = e
+      absentUntil = performance.now() + REST
       console.warn('The core cannot run in this browser, so the server computes:', e.message)
     }
   }
@@ -60,6 +66,7 @@ function played<H extends Head>(project: Shown, told: Told): Take<H> {
     return { from: next.from!, frames: next.frames! }
   })
 }
+
 const name = (project: Shown, part: number) => `“${project.parts.get(part)?.name ?? part}”`
 
 /**

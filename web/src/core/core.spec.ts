@@ -102,6 +102,8 @@ describe('the core beside the page', () => {
     const one = core.ask(project(first), 'preview', 'it', {})
     Noted.all[0].says({ id: Noted.all[0].last.id, absent: 'no WebAssembly GC' })
     await expect(one).rejects.toBeInstanceOf(Absent)
+    void core.ask(project(first), 'preview', 'it', {}).catch(() => undefined)
+    expect(Noted.all[1].words, 'another try begins from nothing').toEqual(['open', 'put', 'preview'])
     const none = new Core(() => {
       throw new ReferenceError('Worker is not defined')
     })

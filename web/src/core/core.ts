@@ -127,7 +127,9 @@ export class Core {
     if (!waiting) return
     this.waiting.delete(told.id)
     if (told.absent !== undefined) {
-      waiting.reject(new Absent(told.absent))
+      const absent = new Absent(told.absent)
+      waiting.reject(absent)
+      this.lose(absent)
     } else if (told.trap !== undefined) {
       const broke = new Refused(500, {
         title: 'Not computed',

@@ -36,6 +36,9 @@ describe('a take that is looked at', () => {
     expect(take.least).toEqual([-1, 0, -1])
     expect(take.most).toEqual([1, 2, 1])
     expect(take.frame(17)!.step).toBe(17)
+    take.frame(17)
+    expect(asked, 'it stands still').toEqual([])
+    take.frame(18)
     expect(asked).toEqual([[18, 12]])
   })
 
@@ -50,6 +53,8 @@ describe('a take that is looked at', () => {
 
   it('asks ahead, once for each picture, and never beyond the end', async () => {
     const { take, asked } = noted(30)
+    take.frame(1)
+    await settled()
     for (let loop = 0; loop < 2; loop++) {
       for (let step = 0; step < 30; step++) {
         expect(take.frame(step)!.step).toBe(step)

@@ -36,6 +36,7 @@ export function looked<H extends Told>(
   let bytes = 0
   let shown: Frame | undefined
   let wanted: number | undefined
+  let before: number | undefined
   let waiting = false
   let gone = false
 
@@ -84,8 +85,11 @@ export function looked<H extends Told>(
       void arrived.value
       const there = frames.get(step)
       const next = Math.min(length - 1, step + AHEAD / 2)
+      // Ahead only while it runs: a take that stands still is often replaced before it runs on.
+      const runs = before !== undefined && step !== before
+      before = step
       if (!there) wanted = step
-      else if (!frames.has(next)) wanted = step + 1
+      else if (runs && !frames.has(next)) wanted = step + 1
       void ask()
       shown = there ?? shown ?? frames.get(first.from)
       return shown

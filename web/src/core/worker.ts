@@ -52,6 +52,8 @@ async function answer({ ask, text, id }: Asked): Promise<Told> {
   try {
     core = await page
   } catch (e) {
+    // The next question may try again.
+    page = undefined
     return { id, absent: String(e) }
   }
   try {

@@ -367,6 +367,32 @@ class SameInBrowserIT {
         bring();
     }
 
+    private static void network(boolean away) {
+        bench.browser().executeCdpCommand("Network.enable", Map.of());
+        bench.browser()
+                .executeCdpCommand(
+                        "Network.emulateNetworkConditions",
+                        Map.of("offline", away, "latency", 0, "downloadThroughput", -1, "uploadThroughput", -1));
+    }
+
+    @Test
+    void andShapingGoesOnWhileTheServerIsAway() {
+        bench.open("/#/effects");
+        bench.await(b -> !bench.text("[data-number=births]").isEmpty());
+        network(true);
+        try {
+            bench.js("performance.clearMarks()");
+            String before = bench.text("[data-number=reach]");
+            bench.press("r");
+            bench.await(b ->
+                    ((Number) bench.js("return performance.getEntriesByName('take shown').length")).intValue() > 0);
+            bench.await(b -> !bench.text("[data-number=reach]").equals(before));
+        } finally {
+            network(false);
+        }
+        bring();
+    }
+
     /** Kept so that what a take holds is known to be frames: the sums above would agree on nothing too. */
     @Test
     void andTheFramesAreNotEmpty() {
