@@ -16,7 +16,7 @@ import {
 } from '../api/client'
 import { readTake, type Take } from '../stage/frames'
 import { Absent, Core, type Question, type Shown, type Told } from './core'
-import { looked, type Told as Head } from './looked'
+import { looked, type Head } from './looked'
 
 const core = new Core(() => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }))
 
@@ -57,17 +57,34 @@ async function computed<T>(
 
 const answered = <T>(told: Told) => told.answer as T
 
-/** The take that was answered, whose other frames are asked for as they are looked at. */
-function played<H extends Head>(project: Shown, told: Told): Take<H> {
-  const life = core.life
-  return looked<H>(told.head as H, { from: told.from!, frames: told.frames! }, async (from, count) => {
-    if (core.life !== life) return undefined
-    const next = await core.ask(project, 'look', 'a picture', { viewing: told.viewing, from, count })
-    return { from: next.from!, frames: next.frames! }
-  })
-}
-
 const name = (project: Shown, part: number) => `“${project.parts.get(part)?.name ?? part}”`
+
+/** Asks for a take whose pictures are asked for as they are looked at. */
+function watched<H extends Head>(
+  project: Shown,
+  ask: 'preview' | 'take',
+  what: string,
+  wish: object,
+  server: () => Promise<ArrayBuffer>,
+): Promise<Take<H>> {
+  const read = (told: Told) => {
+    let life = core.life
+    let { viewing } = told
+    return looked<H>(told.head as H, { from: told.from!, frames: told.frames! }, async (from, count) => {
+      let next: Told
+      if (core.life === life) {
+        next = await core.ask(project, 'look', what, { viewing, from, count })
+      } else {
+        // Another question broke the worker, and the new one has not played this yet.
+        next = await core.ask(project, ask, what, { ...wish, at: from })
+        life = core.life
+        viewing = next.viewing
+      }
+      return { from: next.from!, frames: next.frames! }
+    })
+  }
+  return computed(project, ask, what, wish, read, async () => readTake<H>(await server()))
+}
 
 /**
  * Plays an effect for its own sake.
@@ -75,19 +92,13 @@ const name = (project: Shown, part: number) => `“${project.parts.get(part)?.na
  * @param window in which it is seen; the next for it replaces this one
  * @param at the step whose picture is looked at
  */
-export const preview = (
-  project: Shown,
-  request: PreviewRequest,
-  window: 'now' | 'before',
-  at = 0,
-): Promise<Take<PreviewHead>> =>
-  computed(
+export const preview = (project: Shown, request: PreviewRequest, window: 'now' | 'before', at = 0) =>
+  watched<PreviewHead>(
     project,
     'preview',
     `the preview of ${name(project, request.effect)}`,
     { ...request, at, window },
-    (told) => played<PreviewHead>(project, told),
-    async () => readTake<PreviewHead>(await api.preview(project.id, request)),
+    () => api.preview(project.id, request),
   )
 
 /**
@@ -95,14 +106,13 @@ export const preview = (
  *
  * @param at the step whose picture is looked at
  */
-export const take = (project: Shown, request: TakeRequest, at = 0): Promise<Take<TakeHead>> =>
-  computed(
+export const take = (project: Shown, request: TakeRequest, at = 0) =>
+  watched<TakeHead>(
     project,
     'take',
     `the take of ${request.rope === undefined ? request.event : name(project, request.rope)}`,
     { ...request, at, window: 'ropes' },
-    (told) => played<TakeHead>(project, told),
-    async () => readTake<TakeHead>(await api.take(project.id, request)),
+    () => api.take(project.id, request),
   )
 
 /** Gives the responses of some ropes, or of all, as they come. */

@@ -86,7 +86,7 @@ describe('a take that is looked at', () => {
     let asked = 0
     const take = looked(head(40), stretch(0, 1), async () => {
       asked++
-      return undefined
+      throw new Error('no such take')
     })
     take.frame(20)
     await settled()
@@ -96,6 +96,6 @@ describe('a take that is looked at', () => {
 
   it('of which nothing is seen reaches over nothing', () => {
     const empty = { ...head(1), live: [0] }
-    expect(looked(empty, stretch(0, 1), async () => undefined).least[0]).toBe(Infinity)
+    expect(looked(empty, stretch(0, 1), async () => stretch(0, 1)).least[0]).toBe(Infinity)
   })
 })

@@ -2,7 +2,7 @@ import { shallowRef } from 'vue'
 import { readFrame, type Frame, type Take } from '../stage/frames'
 
 /** What is told of a take, as far as it is needed to look at it. */
-export interface Told {
+export interface Head {
   stepsPerSecond: number
   live: number[]
   numbers: { low: number[]; high: number[] }
@@ -23,12 +23,12 @@ const MOST_BYTES = 24 << 20
  * A take whose pictures are computed when they are looked at. It begins with the one that was looked at last; one request
  * is on its way at a time, and the next is for what is looked at then.
  *
- * @param look asks for so many frames from a step on; undefined where there are none any more
+ * @param look asks for so many frames from a step on; once it fails, what is there stays
  */
-export function looked<H extends Told>(
+export function looked<H extends Head>(
   head: H,
   first: Stretch,
-  look: (from: number, count: number) => Promise<Stretch | undefined>,
+  look: (from: number, count: number) => Promise<Stretch>,
 ): Take<H> {
   const length = head.live.length
   const frames = new Map<number, Frame>()
@@ -61,12 +61,10 @@ export function looked<H extends Told>(
     if (from >= length) return
     waiting = true
     try {
-      const stretch = await look(from, Math.min(AHEAD, length - from))
-      if (stretch) keep(stretch)
-      else gone = true
+      keep(await look(from, Math.min(AHEAD, length - from)))
       arrived.value++
     } catch {
-      // Whoever asked for the take was told what is wrong; what is there stays.
+      // It was replaced by another, or cannot be played any more, which was said then.
       gone = true
     } finally {
       waiting = false

@@ -2,13 +2,13 @@ package bellrope.browser;
 
 import bellrope.core.measure.Reaches;
 import bellrope.core.stage.Viewing;
-import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.format.answer.Answer;
 import bellrope.format.answer.FeedWish;
 import bellrope.format.answer.FitWish;
 import bellrope.format.answer.Fits;
 import bellrope.format.answer.NotThere;
+import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.PreviewWish;
 import bellrope.format.answer.Previews;
 import bellrope.format.answer.Pulled;
@@ -16,6 +16,7 @@ import bellrope.format.answer.Recorded;
 import bellrope.format.answer.ResponseView;
 import bellrope.format.answer.Responses;
 import bellrope.format.answer.Responses.Alone;
+import bellrope.format.answer.TakeHead;
 import bellrope.format.answer.TakeWish;
 import bellrope.format.answer.Takes;
 import bellrope.format.answer.Whole;
@@ -91,7 +92,7 @@ public final class Page {
     public static JSObject preview(JSObject asked) {
         return told(() -> {
             JsonValue wish = JsValue.of(asked);
-            Answer<bellrope.format.answer.PreviewHead> answer = Previews.of(
+            Answer<PreviewHead> answer = Previews.of(
                     whole(wish),
                     new PreviewWish(
                             (long) wish.get("effect").number(),
@@ -113,7 +114,7 @@ public final class Page {
     public static JSObject take(JSObject asked) {
         return told(() -> {
             JsonValue wish = JsValue.of(asked);
-            Answer<bellrope.format.answer.TakeHead> answer = Takes.of(
+            Answer<TakeHead> answer = Takes.of(
                     whole(wish),
                     new TakeWish(
                             number(wish, "rope"),
@@ -260,24 +261,23 @@ public final class Page {
 
     // What cannot be answered is told as it would be by the server.
     private static JSObject told(Supplier<JSObject> work) {
-        JSObject told = Js.object();
         try {
             return work.get();
         } catch (Wrong wrong) {
-            Js.set(told, "problems", Js.list(wrong.problems(), Page::problem));
+            return wrong(wrong);
         } catch (Refused refused) {
-            String at = refused.place();
-            Problem problem =
-                    new Problem(at.isEmpty() || at.startsWith("/") ? at : "/" + at, refused.given(), refused.allowed());
-            Js.set(told, "problems", Js.list(List.of(problem), Page::problem));
+            return wrong(Wrong.of(refused));
         } catch (NotThere gone) {
+            JSObject told = Js.object();
             Js.set(told, "missing", Js.value(gone.getMessage()));
+            return told;
         }
-        return told;
     }
 
-    private static JSObject problem(Problem problem) {
-        return Answers.of(problem);
+    private static JSObject wrong(Wrong wrong) {
+        JSObject told = Js.object();
+        Js.set(told, "problems", Js.list(wrong.problems(), Answers::of));
+        return told;
     }
 
     private static <T> List<T> each(JsonValue given, Function<JsonValue, T> reader) {

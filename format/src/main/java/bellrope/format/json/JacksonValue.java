@@ -1,6 +1,5 @@
 package bellrope.format.json;
 
-import bellrope.core.value.Exact;
 import java.util.Collection;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.JacksonModule;
@@ -48,12 +47,10 @@ public final class JacksonValue implements JsonValue {
                 yield list;
             }
             case TEXT -> nodes.stringNode(value.text());
-            case NUMBER -> {
-                double number = value.number();
-                yield number == Exact.rint(number) && Math.abs(number) < 1e15
-                        ? nodes.numberNode((long) number)
-                        : nodes.numberNode(number);
-            }
+            case NUMBER ->
+                JsonLeaf.of(value.number()).value() instanceof Long whole
+                        ? nodes.numberNode(whole.longValue())
+                        : nodes.numberNode(value.number());
             case FLAG -> nodes.booleanNode(value.flag());
             case NULL -> nodes.nullNode();
         };

@@ -1,8 +1,6 @@
 package bellrope.format.json;
 
 import bellrope.core.value.Exact;
-import java.util.Collection;
-import java.util.List;
 
 /**
  * A text, a number, true or false, or null.
@@ -36,26 +34,6 @@ record JsonLeaf(Object value) implements JsonValue {
         return value == null
                 ? Kind.NULL
                 : value instanceof String ? Kind.TEXT : value instanceof Boolean ? Kind.FLAG : Kind.NUMBER;
-    }
-
-    @Override
-    public Collection<String> keys() {
-        return List.of();
-    }
-
-    @Override
-    public JsonValue get(String key) {
-        return null;
-    }
-
-    @Override
-    public int size() {
-        return 0;
-    }
-
-    @Override
-    public JsonValue get(int index) {
-        return null;
     }
 
     @Override

@@ -1,7 +1,6 @@
 package bellrope.format.json;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.List;
 
 /** A list of JSON values as writers make it. */
@@ -33,16 +32,6 @@ public final class JsonList implements JsonValue {
     }
 
     @Override
-    public Collection<String> keys() {
-        return List.of();
-    }
-
-    @Override
-    public JsonValue get(String key) {
-        return null;
-    }
-
-    @Override
     public int size() {
         return values.size();
     }
@@ -50,26 +39,6 @@ public final class JsonList implements JsonValue {
     @Override
     public JsonValue get(int index) {
         return values.get(index);
-    }
-
-    @Override
-    public String text() {
-        throw new IllegalStateException("a list");
-    }
-
-    @Override
-    public double number() {
-        throw new IllegalStateException("a list");
-    }
-
-    @Override
-    public boolean flag() {
-        throw new IllegalStateException("a list");
-    }
-
-    @Override
-    public String written() {
-        throw new IllegalStateException("a list");
     }
 
     @Override

@@ -54,36 +54,6 @@ public final class JsonObject implements JsonValue {
     }
 
     @Override
-    public int size() {
-        return members.size();
-    }
-
-    @Override
-    public JsonValue get(int index) {
-        return null;
-    }
-
-    @Override
-    public String text() {
-        throw new IllegalStateException("an object");
-    }
-
-    @Override
-    public double number() {
-        throw new IllegalStateException("an object");
-    }
-
-    @Override
-    public boolean flag() {
-        throw new IllegalStateException("an object");
-    }
-
-    @Override
-    public String written() {
-        throw new IllegalStateException("an object");
-    }
-
-    @Override
     public boolean equals(Object other) {
         return other instanceof JsonObject o && members.equals(o.members);
     }

@@ -20,25 +20,45 @@ public interface JsonValue {
     Kind kind();
 
     /** Returns the keys of an object in their order. */
-    Collection<String> keys();
+    default Collection<String> keys() {
+        throw other();
+    }
 
     /** Returns the value under a key of an object; null when there is none. */
-    JsonValue get(String key);
+    default JsonValue get(String key) {
+        throw other();
+    }
 
     /** Returns how many values a list has. */
-    int size();
+    default int size() {
+        throw other();
+    }
 
     /** Returns one value of a list, counted from 0. */
-    JsonValue get(int index);
+    default JsonValue get(int index) {
+        throw other();
+    }
 
-    String text();
+    default String text() {
+        throw other();
+    }
 
-    double number();
+    default double number() {
+        throw other();
+    }
 
-    boolean flag();
+    default boolean flag() {
+        throw other();
+    }
 
     /** Returns a text, number, flag or null as it stands in a file, texts in quotes. */
-    String written();
+    default String written() {
+        throw other();
+    }
+
+    private IllegalStateException other() {
+        return new IllegalStateException("asked for what " + kind() + " does not have");
+    }
 
     /** Returns a short rendering for a message. */
     default String shown() {

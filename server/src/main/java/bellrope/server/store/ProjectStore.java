@@ -154,64 +154,34 @@ public class ProjectStore {
     }
 
     private static void put(DSLContext tx, long project, Project from) {
-        add(tx, project, Kind.SETTINGS, JacksonValue.node(Bundle.write(from.settings())), 0);
+        add(tx, project, Kind.SETTINGS, Bundle.write(from.settings()), 0);
         List<Sprite> sprites = from.sprites();
         for (int i = 0; i < sprites.size(); i++) {
-            add(tx, project, Kind.SPRITE, JacksonValue.node(Bundle.write(sprites.get(i))), i);
+            add(tx, project, Kind.SPRITE, Bundle.write(sprites.get(i)), i);
         }
         for (int i = 0; i < from.events().size(); i++) {
-            add(
-                    tx,
-                    project,
-                    Kind.EVENT,
-                    JacksonValue.node(Bundle.write(from.events().get(i))),
-                    i);
+            add(tx, project, Kind.EVENT, Bundle.write(from.events().get(i)), i);
         }
         for (int i = 0; i < from.effects().size(); i++) {
-            add(
-                    tx,
-                    project,
-                    Kind.EFFECT,
-                    JacksonValue.node(Bundle.write(from.effects().get(i))),
-                    i);
+            add(tx, project, Kind.EFFECT, Bundle.write(from.effects().get(i)), i);
         }
         for (int i = 0; i < from.ropes().size(); i++) {
-            add(
-                    tx,
-                    project,
-                    Kind.ROPE,
-                    JacksonValue.node(Bundle.write(from.ropes().get(i))),
-                    i);
+            add(tx, project, Kind.ROPE, Bundle.write(from.ropes().get(i)), i);
         }
         for (int i = 0; i < from.channels().size(); i++) {
-            add(
-                    tx,
-                    project,
-                    Kind.CHANNEL,
-                    JacksonValue.node(Bundle.write(from.channels().get(i))),
-                    i);
+            add(tx, project, Kind.CHANNEL, Bundle.write(from.channels().get(i)), i);
         }
         for (int i = 0; i < from.places().size(); i++) {
-            add(
-                    tx,
-                    project,
-                    Kind.PLACE,
-                    JacksonValue.node(Bundle.write(from.places().get(i))),
-                    i);
+            add(tx, project, Kind.PLACE, Bundle.write(from.places().get(i)), i);
         }
         for (int i = 0; i < from.versions().size(); i++) {
-            add(
-                    tx,
-                    project,
-                    Kind.VERSION,
-                    JacksonValue.node(Bundle.write(from.versions().get(i))),
-                    i);
+            add(tx, project, Kind.VERSION, Bundle.write(from.versions().get(i)), i);
         }
         Rows.countChange(tx, project);
     }
 
-    private static void add(DSLContext tx, long project, Kind kind, JsonNode json, int place) {
-        Rows.addAt(tx, project, kind, Snapshot.read(kind, json), place);
+    private static void add(DSLContext tx, long project, Kind kind, JsonValue json, int place) {
+        Rows.addAt(tx, project, kind, Snapshot.read(kind, JacksonValue.node(json)), place);
     }
 
     /** Adds a part at the end of its kind. */

@@ -1,6 +1,5 @@
 package bellrope.server.web;
 
-import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.format.answer.NotThere;
 import bellrope.format.answer.Wrong;
@@ -66,9 +65,7 @@ class Refusals {
     /** What a value says of itself while it is made, wherever that is. */
     @ExceptionHandler
     ProblemDetail refused(Refused refused) {
-        String place =
-                refused.place().isEmpty() || refused.place().startsWith("/") ? refused.place() : "/" + refused.place();
-        return refused(Refusal.wrong(List.of(new Problem(place, refused.given(), refused.allowed()))));
+        return refused(Wrong.of(refused));
     }
 
     @ExceptionHandler
