@@ -5,6 +5,7 @@ import { api } from './api/client'
 import { letterKeys, setLetterKeys, useKeys } from './common/useKeys'
 import ConflictSheet from './project/ConflictSheet.vue'
 import ProjectMenu from './project/ProjectMenu.vue'
+import { useNews } from './project/useNews'
 import { useProject } from './project/useProject'
 
 const project = useProject()
@@ -12,7 +13,7 @@ const route = useRoute()
 const router = useRouter()
 const find = ref('')
 const search = ref<HTMLInputElement>()
-const link = ref('connecting')
+const news = useNews()
 
 async function start() {
   try {
@@ -37,6 +38,15 @@ onMounted(async () => {
 })
 useKeys({ '/': () => search.value?.focus() })
 
+const standing = computed(() => {
+  if (news.state.value === 'lost') {
+    const waiting = project.waiting.size
+    return waiting
+      ? `server away, ${waiting} ${waiting === 1 ? 'change waits' : 'changes wait'}`
+      : 'server away, trying again'
+  }
+  return project.saving ? 'saving…' : news.state.value === 'open' ? 'connected' : 'connecting…'
+})
 const keys = computed(() =>
   route.path === '/effects' ? EFFECT_KEYS : route.path === '/handoff' ? HANDOFF_KEYS : ROPE_KEYS,
 )
@@ -151,20 +161,11 @@ const ROPE_KEYS = [
           Letters, digits and Space act as keys
         </label>
       </el-popover>
-      <span class="link-state" :class="link" role="status">
-        {{
-          project.saving
-            ? 'saving…'
-            : link === 'open'
-              ? 'stage ready'
-              : link === 'lost'
-                ? 'stage lost, trying again'
-                : link === 'failed'
-                  ? 'stage stopped'
-                  : 'connecting…'
-        }}
-      </span>
+      <span class="link-state" :class="news.state.value" role="status">{{ standing }}</span>
     </header>
+    <div v-if="news.closed.value" class="strip refusal" role="alert">
+      The server closed the connection: {{ news.closed.value }}.
+    </div>
     <div v-if="project.refusal" class="strip refusal" role="alert" data-testid="refusal">
       <b>{{ project.refusal.title }}.</b>
       <span v-if="project.refusal.problems?.length">
@@ -181,7 +182,7 @@ const ROPE_KEYS = [
       <button class="shut" aria-label="Dismiss" @click="project.notice = ''">×</button>
     </div>
     <RouterView v-slot="{ Component }">
-      <component :is="Component" v-if="project.state === 'ready'" :find="find" @link="link = $event" />
+      <component :is="Component" v-if="project.state === 'ready'" :find="find" />
       <main v-else class="whole">
         <p v-if="project.state === 'loading'" class="quiet">Opening the project…</p>
         <div v-else role="alert">
@@ -305,12 +306,10 @@ nav a.router-link-exact-active {
 .link-state.open::before {
   background: var(--verdigris);
 }
-.link-state.lost,
-.link-state.failed {
+.link-state.lost {
   color: var(--vermilion);
 }
-.link-state.lost::before,
-.link-state.failed::before {
+.link-state.lost::before {
   background: none;
   border: 2px solid var(--vermilion);
 }

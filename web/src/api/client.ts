@@ -7,18 +7,23 @@ export type ProjectView = Schemas['ProjectView']
 export type PartView = Schemas['PartView']
 export type Saved = Schemas['Saved']
 export type Words = Schemas['Words']
-export type Draft = Schemas['Draft']
+/** A body that stands in for a saved part without being saved. */
+export interface Draft {
+  part: number
+  body: unknown
+}
 export type Edit = Schemas['Edit']
 export type Rename = Schemas['Rename']
 export type WiringView = Schemas['WiringView']
 export type NoticedView = Schemas['NoticedView']
 export type BalanceLine = Schemas['BalanceLine']
-export type TakeRequest = Schemas['TakeRequest']
+export type TakeRequest = Schemas['TakeWish'] & { drafts: Draft[] }
 export type TakeHead = Schemas['TakeHead']
+export type StageReply = Schemas['StageReply']
 export type ResponseView = Schemas['ResponseView']
 export type NumbersReport = Schemas['NumbersReport']
 export type AccountReport = Schemas['AccountReport']
-export type PreviewRequest = Schemas['PreviewRequest']
+export type PreviewRequest = Schemas['PreviewWish'] & { drafts: Draft[] }
 export type PreviewHead = Schemas['PreviewHead']
 export type EmitterReport = Schemas['EmitterReport']
 export type EffectReport = Schemas['EffectReport']
@@ -29,8 +34,9 @@ export type ParameterReport = Schemas['ParameterReport']
 export type FeedsView = Schemas['FeedsView']
 export type FittedView = Schemas['FittedView']
 /** What is to fit, with ropes as in a bundle. */
-export type FittedRequest = Omit<Schemas['FittedRequest'], 'ropes' | 'feed'> & {
+export type FittedRequest = Omit<Schemas['FitWish'], 'ropes' | 'feed'> & {
   ropes: Rope[]
+  drafts?: Draft[]
   feed?: { index?: number; parameter: string; source?: object }
 }
 export type Recorded = Schemas['Recorded']
@@ -87,20 +93,6 @@ export const api = {
   remove: (part: number, basedOn: number) => json<Saved>('DELETE', `/parts/${part}?basedOn=${basedOn}`),
   change: (project: number, edits: Edit[]) => json<Saved>('POST', `/projects/${project}/changes`, { edits }),
   rename: (project: number, rename: Rename) => json<Saved>('POST', `/projects/${project}/renames`, rename),
-  wiring: (project: number, drafts: Draft[], recorded: Recorded[], pulled: Pulled[], signal?: AbortSignal) =>
-    json<WiringView>('POST', `/projects/${project}/wiring`, { drafts, recorded, pulled }, signal),
-  parameters: (project: number, effect: number, drafts: Draft[], signal?: AbortSignal) =>
-    json<ParameterReport>('POST', `/projects/${project}/parameters`, { effect, drafts }, signal),
-  feeds: (project: number, rope: number, drafts: Draft[], signal?: AbortSignal) =>
-    json<FeedsView>('POST', `/projects/${project}/feeds`, { rope, drafts }, signal),
-  fitted: (project: number, request: FittedRequest) =>
-    json<FittedView>('POST', `/projects/${project}/fitted`, request),
-  accounts: (project: number, words: string) =>
-    json<AccountReport[]>(
-      'GET',
-      `/projects/${project}/accounts?reader=${reader}&words=${encodeURIComponent(words)}&most=200`,
-    ),
-  accountsPath: (project: number) => `/api/projects/${project}/accounts/lines?reader=${reader}`,
   contract: (project: number, against?: string) =>
     json<ContractView>(
       'GET',
@@ -115,12 +107,6 @@ export const api = {
   importBundle: (project: number, text: string) =>
     json<ProjectLine>('PUT', `/projects/${project}/bundle`, text),
   exportPath: (project: number) => `/api/projects/${project}/bundle`,
-  responses: (project: number, ropes: number[] | undefined, drafts: Draft[], signal?: AbortSignal) =>
-    json<ResponseView[]>('POST', `/projects/${project}/responses`, { ropes, drafts }, signal),
-  take: async (project: number, request: TakeRequest, signal?: AbortSignal) =>
-    (await send('POST', `/projects/${project}/takes`, request, signal)).arrayBuffer(),
-  preview: async (project: number, request: PreviewRequest, signal?: AbortSignal) =>
-    (await send('POST', `/projects/${project}/previews`, request, signal)).arrayBuffer(),
   recipes: () => json<RecipeView[]>('GET', '/recipes'),
   revisions: (part: number) => json<PartView[]>('GET', `/parts/${part}/revisions`),
   changes: (part: number, before: number, after: number) =>

@@ -1,5 +1,4 @@
 import {
-  api,
   type Draft,
   type FeedsView,
   type FittedRequest,
@@ -14,8 +13,8 @@ import {
   type TakeRequest,
   type WiringView,
 } from '../api/client'
-import { readTake, type Take } from '../stage/frames'
-import { Absent, Core, type Question, type Shown, type Told } from './core'
+import type { Take } from '../stage/frames'
+import { Core, type Question, type Shown, type Told } from './core'
 import { looked, type Head } from './looked'
 
 const core = new Core(() => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }))
@@ -23,10 +22,6 @@ const core = new Core(() => new Worker(new URL('./worker.ts', import.meta.url), 
 /** Responses that are asked for at once, so that what is looked at need not wait for all of them. */
 const AT_ONCE = 12
 
-/** Until when the core is taken to be unable to run here, and the server is asked instead. */
-let absentUntil = 0
-/** Milliseconds after which it is tried again: its files may only have been out of reach. */
-const REST = 60_000
 /** Of what was measured, so much is kept. */
 const MEASURED = 1_000
 let measured = 0
@@ -37,22 +32,12 @@ async function computed<T>(
   what: string,
   wish: object,
   read: (told: Told) => T,
-  server: () => Promise<T>,
 ): Promise<T> {
   const start = performance.now()
-  if (start >= absentUntil) {
-    try {
-      const told = await core.ask(project, ask, what, wish)
-      if (++measured % MEASURED === 0) performance.clearMeasures()
-      performance.measure(`asked for ${ask}`, { start, detail: told.took })
-      return read(told)
-    } catch (e) {
-      if (!(e instanceof Absent)) throw e
-      absentUntil = performance.now() + REST
-      console.warn('The core cannot run in this browser, so the server computes:', e.message)
-    }
-  }
-  return server()
+  const told = await core.ask(project, ask, what, wish)
+  if (++measured % MEASURED === 0) performance.clearMeasures()
+  performance.measure(`asked for ${ask}`, { start, detail: told.took })
+  return read(told)
 }
 
 const answered = <T>(told: Told) => told.answer as T
@@ -65,7 +50,6 @@ function watched<H extends Head>(
   ask: 'preview' | 'take',
   what: string,
   wish: object,
-  server: () => Promise<ArrayBuffer>,
 ): Promise<Take<H>> {
   const read = (told: Told) => {
     let life = core.life
@@ -83,7 +67,7 @@ function watched<H extends Head>(
       return { from: next.from!, frames: next.frames! }
     })
   }
-  return computed(project, ask, what, wish, read, async () => readTake<H>(await server()))
+  return computed(project, ask, what, wish, read)
 }
 
 /**
@@ -93,13 +77,11 @@ function watched<H extends Head>(
  * @param at the step whose picture is looked at
  */
 export const preview = (project: Shown, request: PreviewRequest, window: 'now' | 'before', at = 0) =>
-  watched<PreviewHead>(
-    project,
-    'preview',
-    `the preview of ${name(project, request.effect)}`,
-    { ...request, at, window },
-    () => api.preview(project.id, request),
-  )
+  watched<PreviewHead>(project, 'preview', `the preview of ${name(project, request.effect)}`, {
+    ...request,
+    at,
+    window,
+  })
 
 /**
  * Plays a pull.
@@ -112,7 +94,6 @@ export const take = (project: Shown, request: TakeRequest, at = 0) =>
     'take',
     `the take of ${request.rope === undefined ? request.event : name(project, request.rope)}`,
     { ...request, at, window: 'ropes' },
-    () => api.take(project.id, request),
   )
 
 /** Gives the responses of some ropes, or of all, as they come. */
@@ -131,7 +112,6 @@ export async function responses(
       'responses',
       { ropes: some, drafts },
       answered<ResponseView[]>,
-      () => api.responses(project.id, some, drafts),
     )
     found.forEach(each)
   }
@@ -139,14 +119,7 @@ export async function responses(
 
 /** Draws the feeds of a rope. */
 export const feeds = (project: Shown, rope: number, drafts: Draft[]): Promise<FeedsView> =>
-  computed(
-    project,
-    'feeds',
-    `the feeds of ${name(project, rope)}`,
-    { rope, drafts },
-    answered<FeedsView>,
-    () => api.feeds(project.id, rope, drafts),
-  )
+  computed(project, 'feeds', `the feeds of ${name(project, rope)}`, { rope, drafts }, answered<FeedsView>)
 
 /** Looks at how everything is wired. */
 export const wiring = (
@@ -155,9 +128,7 @@ export const wiring = (
   recorded: Recorded[],
   pulled: Pulled[],
 ): Promise<WiringView> =>
-  computed(project, 'wiring', 'the wiring', { drafts, recorded, pulled }, answered<WiringView>, () =>
-    api.wiring(project.id, drafts, recorded, pulled),
-  )
+  computed(project, 'wiring', 'the wiring', { drafts, recorded, pulled }, answered<WiringView>)
 
 /** Computes what answers to the parameters of an effect. */
 export const parameters = (project: Shown, effect: number, drafts: Draft[]): Promise<ParameterReport> =>
@@ -167,11 +138,8 @@ export const parameters = (project: Shown, effect: number, drafts: Draft[]): Pro
     `the parameters of ${name(project, effect)}`,
     { effect, drafts },
     answered<ParameterReport>,
-    () => api.parameters(project.id, effect, drafts),
   )
 
 /** Brings ropes to fit something. */
 export const fitted = (project: Shown, request: FittedRequest): Promise<FittedView> =>
-  computed(project, 'fitted', 'what fits', request, answered<FittedView>, () =>
-    api.fitted(project.id, request),
-  )
+  computed(project, 'fitted', 'what fits', request, answered<FittedView>)

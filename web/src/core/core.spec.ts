@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { Refused, type PartView } from '../api/client'
-import { Absent, Core, type Asked, type Hand, type Told } from './core'
+import { Core, type Asked, type Hand, type Told } from './core'
 
 /** A worker that notes what it is asked and answers when it is told to. */
 class Noted implements Hand {
@@ -98,16 +98,29 @@ describe('the core beside the page', () => {
     await expect(again).resolves.toBeTruthy()
   })
 
-  it('says when it cannot run here', async () => {
+  it('says when it cannot run here, and what is needed', async () => {
     const one = core.ask(project(first), 'preview', 'it', {})
     Noted.all[0].says({ id: Noted.all[0].last.id, absent: 'no WebAssembly GC' })
-    await expect(one).rejects.toBeInstanceOf(Absent)
+    const refused = (await one.catch((e) => e)) as Refused
+    expect(refused.status).toBe(501)
+    expect(refused.message).toContain('Chromium 119, Firefox 120, Safari 18.2, or newer (no WebAssembly GC)')
     void core.ask(project(first), 'preview', 'it', {}).catch(() => undefined)
     expect(Noted.all[1].words, 'another try begins from nothing').toEqual(['open', 'put', 'preview'])
     const none = new Core(() => {
       throw new ReferenceError('Worker is not defined')
     })
-    await expect(none.ask(project(first), 'preview', 'it', {})).rejects.toBeInstanceOf(Absent)
+    const nowhere = (await none.ask(project(first), 'preview', 'it', {}).catch((e) => e)) as Refused
+    expect(nowhere.status).toBe(501)
+  })
+
+  it('asks again for files that were out of reach', async () => {
+    const one = core.ask(project(first), 'preview', 'it', {})
+    Noted.all[0].says({ id: Noted.all[0].last.id, unreachable: '502' })
+    expect(((await one.catch((e) => e)) as Refused).status).toBe(0)
+    const again = core.ask(project(first), 'preview', 'it', {})
+    expect(Noted.all[1].words, 'what was told before did not arrive').toEqual(['open', 'put', 'preview'])
+    Noted.all[1].says({ id: Noted.all[1].last.id, head: {} })
+    await expect(again).resolves.toBeTruthy()
   })
 
   it('gives up what it waited for when the worker itself fails', async () => {

@@ -2,7 +2,18 @@ import { Refused, type PartView, type Problem } from '../api/client'
 
 /** What can be asked about a project. */
 export type Question =
-  'preview' | 'take' | 'look' | 'responses' | 'feeds' | 'wiring' | 'parameters' | 'fitted'
+  | 'preview'
+  | 'take'
+  | 'look'
+  | 'responses'
+  | 'feeds'
+  | 'wiring'
+  | 'parameters'
+  | 'fitted'
+  | 'startStage'
+  | 'retuneStage'
+  | 'stage'
+  | 'accounts'
 
 /** A question to the core, or word of what changed, as the worker gets it. */
 export interface Asked {
@@ -26,7 +37,10 @@ export interface Told {
   problems?: Problem[]
   missing?: string
   trap?: string
+  /** Why the core cannot run in this browser. */
   absent?: string
+  /** Why its files could not be fetched. */
+  unreachable?: string
 }
 
 /** A project as the core must know it. */
@@ -44,8 +58,13 @@ export interface Hand {
   onerror: ((event: ErrorEvent) => void) | null
 }
 
-/** Thrown where the core cannot run in this browser. */
-export class Absent extends Error {}
+const absent = (why: string) =>
+  new Refused(501, {
+    title: 'This browser cannot compute',
+    detail: `Bellrope computes in the page, which needs WebAssembly with garbage collection: Chromium 119, Firefox 120, Safari 18.2, or newer (${why}).`,
+  })
+
+const unreachable = () => new Refused(0, { title: 'The server does not answer.' })
 
 /**
  * The core, at work beside the page. It is told the parts of the open project as they change, each once; a question that
@@ -115,10 +134,10 @@ export class Core {
     try {
       worker = this.begin()
     } catch (e) {
-      throw new Absent(String(e))
+      throw absent(String(e))
     }
     worker.onmessage = ({ data }) => this.told(data)
-    worker.onerror = (event) => this.lose(new Absent(event.message || 'The core did not start.'))
+    worker.onerror = (event) => this.lose(event.message ? absent(event.message) : unreachable())
     return worker
   }
 
@@ -126,10 +145,10 @@ export class Core {
     const waiting = this.waiting.get(told.id)
     if (!waiting) return
     this.waiting.delete(told.id)
-    if (told.absent !== undefined) {
-      const absent = new Absent(told.absent)
-      waiting.reject(absent)
-      this.lose(absent)
+    if (told.absent !== undefined || told.unreachable !== undefined) {
+      const why = told.absent === undefined ? unreachable() : absent(told.absent)
+      waiting.reject(why)
+      this.lose(why)
     } else if (told.trap !== undefined) {
       const broke = new Refused(500, {
         title: 'Not computed',

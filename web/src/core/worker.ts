@@ -22,13 +22,18 @@ const MODULE = '/core/core.wasm'
 
 let page: Promise<Page> | undefined
 
+/** Thrown where the files of the core cannot be fetched. */
+class Unreachable extends Error {}
+
 async function load(): Promise<Page> {
+  const out = (e: unknown) => {
+    throw new Unreachable(String(e))
+  }
   const [{ open }, bytes] = await Promise.all([
-    import(/* @vite-ignore */ LOADER),
-    fetch(MODULE, { cache: 'no-cache' }).then((response) => {
-      if (!response.ok) throw new Error(`${MODULE}: ${response.status}`)
-      return response.arrayBuffer()
-    }),
+    import(/* @vite-ignore */ LOADER).catch(out),
+    fetch(MODULE, { cache: 'no-cache' })
+      .then((response) => (response.ok ? response.arrayBuffer() : out(response.status)))
+      .catch(out),
   ])
   return open(bytes)
 }
@@ -54,7 +59,7 @@ async function answer({ ask, text, id }: Asked): Promise<Told> {
   } catch (e) {
     // The next question may try again.
     page = undefined
-    return { id, absent: String(e) }
+    return e instanceof Unreachable ? { id, unreachable: e.message } : { id, absent: String(e) }
   }
   try {
     const wish = JSON.parse(text)

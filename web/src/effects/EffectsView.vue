@@ -16,7 +16,6 @@ import type { Take } from '../stage/frames'
 import type { Backdrop } from '../stage/renderer'
 import { spriteSources } from '../stage/sprites'
 import StageView from '../stage/StageView.vue'
-import { useElsewhere } from '../stage/useElsewhere'
 import EffectHead from './EffectHead.vue'
 import EffectList from './EffectList.vue'
 import EffectNumbers from './EffectNumbers.vue'
@@ -30,7 +29,6 @@ import { usualPlay, type Play } from './play'
 
 /** The view of effects: start from something near, shape it, see at once what it does, read its numbers and findings. */
 const props = defineProps<{ find: string }>()
-const emit = defineEmits<{ link: [state: string] }>()
 const project = useProject()
 const route = useRoute()
 const router = useRouter()
@@ -78,9 +76,6 @@ provideEdit({
   report,
   at,
 } as Parameters<typeof provideEdit>[0])
-
-const live = useElsewhere(offline)
-watch(live.state, (state) => emit('link', state), { immediate: true })
 
 function order(drafts: { part: number; body: unknown }[], of: Effect) {
   return {
@@ -139,8 +134,7 @@ const fetchBefore = latest<void>(async () => {
 })
 
 function failed(e: unknown) {
-  if (e instanceof Refused && e.status === 0)
-    offline.value = 'The server does not answer. What you see is the last it said.'
+  if (e instanceof Refused && (e.status === 0 || e.status === 501)) offline.value = e.message
   else if (e instanceof Refused) project.refusal = e.refusal
   else throw e
 }
@@ -304,7 +298,6 @@ useKeys({
         :numbers="take?.head.numbers"
         :before="mode === 'now' ? undefined : takeBefore?.head.numbers"
       />
-      <p v-if="take?.head.cut" class="cut" role="status">This take is {{ take.head.cut }}.</p>
       <div class="below" role="group" aria-label="What is shown below">
         <button :aria-pressed="below === 'shape'" title="T turns over" @click="below = 'shape'">
           Settings of {{ effect.emitters[at]?.name }}
@@ -403,9 +396,5 @@ useKeys({
   .acts {
     grid-template-columns: 320px minmax(0, 1fr) 280px;
   }
-}
-.cut {
-  margin: 4px 14px;
-  color: var(--amber);
 }
 </style>

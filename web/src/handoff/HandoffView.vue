@@ -4,14 +4,12 @@ import { api, Refused, type ContractView } from '../api/client'
 import { latest } from '../common/latest'
 import { useKeys } from '../common/useKeys'
 import { useProject } from '../project/useProject'
-import { useElsewhere } from '../stage/useElsewhere'
 import ContractPage from './ContractPage.vue'
 import Differences from './Differences.vue'
 import FilePane, { FORMATS } from './FilePane.vue'
 
 /** What is handed to game code: the contract as documentation, what changed and whom it breaks, and the files. */
 const props = defineProps<{ find: string }>()
-const emit = defineEmits<{ link: [state: string] }>()
 const project = useProject()
 const view = shallowRef<ContractView>()
 const against = ref<string>()
@@ -36,8 +34,6 @@ const fetch = latest<void>(async () => {
   }
 })
 watch([() => project.version, against], () => fetch(undefined), { immediate: true })
-const live = useElsewhere(offline)
-watch(live.state, (state) => emit('link', state), { immediate: true })
 
 const suggested = computed(() => {
   const last = view.value?.versions[0]?.name

@@ -1,6 +1,9 @@
+import { IDBFactory } from 'fake-indexeddb'
+import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { useProject } from './useProject'
+import { WaitingSaves } from './waiting'
 
 interface Stored {
   id: number
@@ -41,7 +44,12 @@ class Server {
     for (const e of edits) {
       const part = this.parts.find((p) => p.id === e.part)!
       if (part.revision !== e.basedOn)
-        return answer(409, { title: 'Changed in the meantime', detail: 'outdated' })
+        return answer(409, {
+          title: 'Changed in the meantime',
+          detail: 'outdated',
+          yours: { ...part, body: e.body },
+          theirs: part,
+        })
     }
     const saved = edits.map((e) => {
       const part = this.parts.find((p) => p.id === e.part)!
@@ -78,6 +86,7 @@ beforeEach(() => {
   setActivePinia(createPinia())
   server = new Server()
   vi.stubGlobal('fetch', server.fetch)
+  vi.stubGlobal('indexedDB', new IDBFactory())
 })
 
 async function opened() {
@@ -169,6 +178,113 @@ describe('a save that the disk does not take', () => {
     await project.saveDrafts()
     expect(project.drafts.size).toBe(0)
     expect(note(project, 1)).toBe(8)
+  })
+})
+
+describe('a save while the server is away', () => {
+  const eight = { name: 'effect 1', note: 8 }
+  // The window is loaded again: everything in memory is gone.
+  const again = async () => {
+    setActivePinia(createPinia())
+    return opened()
+  }
+  const settled = (project: Awaited<ReturnType<typeof opened>>) =>
+    vi.waitFor(() => expect(project.waiting.size).toBe(0))
+  /** A change that was saved in another window. */
+  function elsewhere(body: Stored['body']) {
+    server.parts[0] = { ...server.parts[0], revision: 2, body }
+  }
+
+  it('waits, is said to wait, and is saved when the server is back', async () => {
+    const project = await opened()
+    server.away = true
+    expect(await project.commit(1, eight)).toBe(false)
+    expect(project.refusal?.detail).toContain('Your change waits in this browser')
+    expect(project.waiting.size).toBe(1)
+    server.away = false
+    await project.back()
+    expect(server.parts[0].body.note).toBe(8)
+    expect(project.waiting.size).toBe(0)
+    expect(project.refusal).toBeUndefined()
+  })
+
+  it('outlives the window, the last of each part, in the order in which they were made', async () => {
+    const project = await opened()
+    server.away = true
+    await project.commit(2, { name: 'effect 2', note: 3 })
+    await project.commit(1, { name: 'effect 1', note: 7 })
+    await project.commit(1, eight)
+    server.away = false
+    const next = await again()
+    await settled(next)
+    expect(server.parts.map((p) => p.body.note)).toEqual([8, 3])
+    expect(
+      server.parts.map((p) => p.revision),
+      'one save each',
+    ).toEqual([2, 2])
+    await next.undo()
+    expect(server.parts[0].body.note, 'and can be undone').toBe(0)
+    expect((await again()).drafts.size, 'and does not come again').toBe(0)
+  })
+
+  it('that another window overtook is a conflict as ever', async () => {
+    const project = await opened()
+    server.away = true
+    await project.commit(1, eight)
+    server.away = false
+    elsewhere({ name: 'effect 1', note: 9 })
+    const next = await again()
+    await vi.waitFor(() => expect(next.conflict).toBeDefined())
+    next.keepTheirs()
+    expect(note(next, 1)).toBe(9)
+    expect(next.waiting.size).toBe(0)
+    expect((await again()).drafts.size).toBe(0)
+  })
+
+  it('that arrived though its answer did not is no conflict', async () => {
+    const project = await opened()
+    server.away = true
+    await project.commit(1, eight)
+    server.away = false
+    elsewhere(eight)
+    const next = await again()
+    await settled(next)
+    expect(next.conflict).toBeUndefined()
+    expect(note(next, 1)).toBe(8)
+  })
+
+  it('of a part that is gone is dropped and said', async () => {
+    const project = await opened()
+    server.away = true
+    await project.commit(1, eight)
+    server.away = false
+    server.parts[0].deleted = true
+    const next = await again()
+    expect(next.notice).toContain('was of a part that is gone')
+    expect(next.waiting.size).toBe(0)
+  })
+
+  it('of another project is left alone', async () => {
+    const project = await opened()
+    server.away = true
+    await project.commit(1, eight)
+    expect(await new WaitingSaves(() => {}).of(8)).toEqual([])
+    expect(await new WaitingSaves(() => {}).of(7)).toEqual([{ part: 1, body: eight, basedOn: 1 }])
+  })
+
+  it('waits in the window alone where the browser keeps nothing', async () => {
+    vi.stubGlobal('indexedDB', {
+      open: () => {
+        throw new DOMException('not here', 'SecurityError')
+      },
+    })
+    const project = await opened()
+    server.away = true
+    await project.commit(1, eight)
+    expect(project.notice).toContain('leave this window open')
+    server.away = false
+    await project.back()
+    expect(server.parts[0].body.note).toBe(8)
   })
 })
 

@@ -13,6 +13,7 @@ import {
 import type { Channel, Effect, EventType, Payload, Place, Rope, Sprite } from '../api/bundle'
 import { Drafts } from './drafts'
 import { altered, History, same, type Way } from './history'
+import { WaitingSaves } from './waiting'
 
 export type Kind = 'event' | 'effect' | 'rope' | 'sprite' | 'settings' | 'channel' | 'place'
 
@@ -64,6 +65,41 @@ export const useProject = defineStore('project', () => {
   let saves: Promise<unknown> = Promise.resolve()
   // How many saves of a part are on their way.
   const queued = new Map<number, number>()
+  /** Parts whose last save waits until the server is back. */
+  const waiting = shallowRef(new Set<number>())
+  const kept = new WaitingSaves((why) => {
+    notice.value = `This browser keeps nothing while the server is away (${why}): leave this window open until it is back.`
+  })
+
+  function wait(part: number, body: unknown, basedOn: number) {
+    waiting.value = new Set(waiting.value).add(part)
+    void kept.keep(id.value, { part, body, basedOn })
+  }
+
+  function waitNoMore(part: number) {
+    if (!waiting.value.has(part)) return
+    waiting.value = new Set([...waiting.value].filter((p) => p !== part))
+    void kept.forget(id.value, part)
+  }
+
+  /** Takes up what another window, or this one before it was loaded again, could not save. */
+  async function resume() {
+    const project = id.value
+    const left = (await kept.of(project)).filter((w) => !drafts.value.has(w.part))
+    if (project !== id.value) return
+    waiting.value = new Set(left.map((w) => w.part))
+    for (const { part, body, basedOn } of left) {
+      if (parts.value.has(part)) shown.over(part, body, basedOn)
+      else {
+        notice.value = 'A change that waited to be saved was of a part that is gone; it was dropped.'
+        waitNoMore(part)
+      }
+    }
+    if (left.length) {
+      version.value++
+      void saveDrafts()
+    }
+  }
   // Of everything seen, deleted parts included: to bring one back, its last revision must be known.
   const revisions = new Map<number, number>()
 
@@ -123,6 +159,7 @@ export const useProject = defineStore('project', () => {
       conflict.value = undefined
       version.value++
       state.value = 'ready'
+      await resume()
     } catch (e) {
       state.value = 'failed'
       failure.value = (e as Error).message
@@ -165,7 +202,10 @@ export const useProject = defineStore('project', () => {
   function draft(part: number, body: unknown) {
     shown.put(part, body, parts.value.get(part)!.revision)
   }
-  const dropDraft = (part: number) => shown.drop(part)
+  function dropDraft(part: number) {
+    shown.drop(part)
+    waitNoMore(part)
+  }
 
   /** Saves a body as a new revision. Saves go one after the other, each on the revision the one before left. */
   function commit(part: number, body: unknown): Promise<boolean> {
@@ -197,10 +237,11 @@ export const useProject = defineStore('project', () => {
     // The same was saved by the one before it in the queue: Enter, and then leaving the field.
     if (before && !drafts.value.has(part) && same(before.body, body)) return true
     saving.value++
+    const basedOn = drafts.value.get(part)?.basedOn ?? mine?.basedOn ?? before!.revision
     try {
-      const draftNow = drafts.value.get(part)
-      const saved = await api.save(part, draftNow?.basedOn ?? mine?.basedOn ?? before!.revision, body)
+      const saved = await api.save(part, basedOn, body)
       shown.saved(part, body, saved.parts[0].revision)
+      waitNoMore(part)
       take(saved)
       refusal.value = undefined
       if (before) {
@@ -209,12 +250,19 @@ export const useProject = defineStore('project', () => {
       return true
     } catch (e) {
       if (e instanceof Refused && e.status === 409 && e.refusal.theirs && e.refusal.yours) {
+        if (same(e.refusal.theirs.body, body)) {
+          // It was taken before, by a save whose answer never came, or the other window had the same.
+          take({ parts: [e.refusal.theirs], change: 0, sentences: [], strengths: [] })
+          dropDraft(part)
+          return true
+        }
         conflict.value = { yours: e.refusal.yours, theirs: e.refusal.theirs }
       } else if (e instanceof Refused && (e.status === 0 || e.status >= 500)) {
-        // The draft stays; it can be saved when the server is back.
+        // The draft stays, and is saved when the server is back.
+        wait(part, body, basedOn)
         refusal.value = {
-          title: 'Not saved',
-          detail: 'The server does not answer. Your change is kept here; save it again when it is back.',
+          title: 'Not saved yet',
+          detail: `${e.message} Your change waits in this browser, and is saved when the server is back.`,
         }
       } else {
         refusal.value =
@@ -251,6 +299,12 @@ export const useProject = defineStore('project', () => {
   /** Saves every draft that could not be saved. */
   async function saveDrafts() {
     for (const [part, d] of drafts.value) await commit(part, d.body)
+  }
+
+  /** Goes on when the server is there again: what waited is saved, or else what others did meanwhile is read. */
+  async function back() {
+    if (drafts.value.size) await saveDrafts()
+    else await open(id.value)
   }
 
   // Whether the last attempt failed because the server did not answer, or had no room.
@@ -386,7 +440,9 @@ export const useProject = defineStore('project', () => {
     commit,
     undo,
     redo,
+    waiting,
     saveDrafts,
+    back,
     change,
     rename,
     ask,

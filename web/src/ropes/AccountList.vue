@@ -1,14 +1,20 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
-import { api, Refused, type AccountReport } from '../api/client'
+import { Refused, type AccountReport } from '../api/client'
+import { download } from '../common/download'
 import { latest } from '../common/latest'
 import { showNumber } from '../common/numberText'
 import { inWords } from '../effects/turn/parameters'
 import { useProject } from '../project/useProject'
-import type { Told } from '../stage/useLive'
+import type { Told } from '../stage/useStage'
 
 /** What happened at the last pull, in words, and at any of the pulls before. Each line leads to the part that decided. */
-const props = defineProps<{ account?: AccountReport; lost: boolean; told: Told[] }>()
+const props = defineProps<{
+  account?: AccountReport
+  told: Told[]
+  find: (words: string) => Promise<AccountReport[]>
+  all: () => Promise<AccountReport[]>
+}>()
 const emit = defineEmits<{ lead: [rope: string, condition: number] }>()
 const project = useProject()
 
@@ -19,11 +25,10 @@ const chosen = shallowRef<AccountReport>()
 const trouble = ref('')
 const look = latest<string>(async (asked) => {
   try {
-    found.value = await api.accounts(project.id, asked)
+    found.value = await props.find(asked)
     trouble.value = ''
   } catch (e) {
-    trouble.value =
-      e instanceof Refused ? 'The accounts cannot be read: the stage is not connected.' : String(e)
+    trouble.value = e instanceof Refused ? e.message : String(e)
   }
 })
 watch([finding, words], () => finding.value && look(words.value))
@@ -34,6 +39,10 @@ watch(
     if (finding.value) look(words.value)
   },
 )
+async function save() {
+  const lines = (await props.all()).map((a) => JSON.stringify(a) + '\n')
+  download(new Blob(lines, { type: 'application/jsonl' }), `${project.name} accounts.jsonl`)
+}
 const WHAT = {
   notice: 'is told',
   begins: 'is told of the beginning of',
@@ -50,9 +59,7 @@ const titled = (a: AccountReport) =>
       <button class="link small" :aria-expanded="finding" @click="finding = !finding">
         {{ finding ? 'The last pull' : 'All accounts' }}
       </button>
-      <a v-if="finding" class="link small" :href="api.accountsPath(project.id)" download
-        >Save as lines of JSON</a
-      >
+      <button v-if="finding" class="link small" @click="save">Save as lines of JSON</button>
     </div>
     <div v-if="finding" class="find">
       <input
@@ -77,11 +84,7 @@ const titled = (a: AccountReport) =>
     </div>
     <div v-if="!finding || chosen" aria-live="polite" data-testid="account">
       <p v-if="!(chosen ?? account)" class="quiet">
-        {{
-          lost
-            ? 'The stage is not connected; it will be back by itself.'
-            : 'Pull, and read here which ropes answered and why the others did not.'
-        }}
+        Pull, and read here which ropes answered and why the others did not.
       </p>
       <template v-for="a in [chosen ?? account]" :key="a?.number">
         <template v-if="a">

@@ -11,7 +11,7 @@ import { useProject } from '../project/useProject'
 import type { Frame, Take } from '../stage/frames'
 import { spriteSources } from '../stage/sprites'
 import StageView from '../stage/StageView.vue'
-import { useLive } from '../stage/useLive'
+import { useStage } from '../stage/useStage'
 import AccountList from './AccountList.vue'
 import Board from './Board.vue'
 import EventList from './EventList.vue'
@@ -25,7 +25,6 @@ import { newRope } from './newRope'
 
 /** The view of ropes: pull an event, see the response, read its numbers, change one thing, pull again. */
 defineProps<{ find: string }>()
-const emit = defineEmits<{ link: [state: string] }>()
 const project = useProject()
 
 const stage = ref<InstanceType<typeof StageView>>()
@@ -47,22 +46,11 @@ const users = computed(() => project.ropes.filter((r) => r.body.play === rope.va
 const sprites = computed(() => spriteSources(project.id, project.sprites))
 
 const wiring = useWiring()
-const live = useLive(
-  computed(() => project.id),
-  {
-    frame: (frame: Frame) => stage.value?.showLive(frame),
-    changed: (saved) => project.takeFromElsewhere(saved),
-    replaced: () => project.open(project.id),
-    refused: (detail, problems) => (project.refusal = { title: 'Not pulled', detail, problems }),
-    open: () => pulling.again(),
-    back: () => {
-      offline.value = ''
-      if (project.drafts.size) project.saveDrafts()
-      else project.open(project.id)
-    },
-  },
-)
-watch(live.state, (state) => emit('link', state), { immediate: true })
+const live = useStage({
+  frame: (frame: Frame) => stage.value?.showLive(frame),
+  refused: (refused) => (project.refusal = { ...refused.refusal, title: 'Not pulled' }),
+  begun: () => pulling.again(),
+})
 
 const pulling = usePulling({
   eventId,
@@ -70,7 +58,6 @@ const pulling = usePulling({
   rope,
   live,
   expect: (pressed) => stage.value?.expectPull(pressed),
-  beforehand: sendDrafts,
   changed: () => fetchTake({ fit: false }),
   failed: (words) => (offline.value = words),
 })
@@ -135,8 +122,7 @@ const fetchResponses = latest<number[] | undefined>(async (ids) => {
 })
 
 function failed(e: unknown) {
-  if (e instanceof Refused && e.status === 0)
-    offline.value = 'The server does not answer. What you see is the last it said.'
+  if (e instanceof Refused && (e.status === 0 || e.status === 501)) offline.value = e.message
   else if (e instanceof Refused) project.refusal = e.refusal
   else throw e
 }
@@ -196,21 +182,11 @@ function lead(name: string, condition: number) {
 
 // Everything shown follows what is edited, without a pull.
 let seenVersion = -1
-let drafted = false
-/** Tells the stage what stands over the saved parts, if that may have changed since it was told. */
-function sendDrafts() {
-  if (drafted) live.draft(project.draftList)
-  drafted = project.drafts.size > 0
-}
-
 watch(
   () => project.version,
   (version) => {
     if (version === seenVersion) return
     seenVersion = version
-    drafted = drafted || project.drafts.size > 0
-    // What plays bends to the new value; a still stage learns of it with the next pull.
-    if (live.instances.value > 0) sendDrafts()
     if (!rope.value && project.ropes.length && !ropeId.value && !eventId.value) open(project.ropes[0].id)
     else if (ropeId.value && !rope.value) {
       ropeId.value = 0
@@ -235,7 +211,6 @@ watch(
     eventId.value = 0
     pulling.forget()
     take.value = undefined
-    live.account.value = undefined
     if (project.ropes.length) open(project.ropes[0].id)
   },
 )
@@ -363,7 +338,6 @@ useKeys(
           Silent with this payload:
           {{ take.head.account.answers[0]?.why ?? 'no rope listens' }}.
         </p>
-        <p v-if="take?.head.cut" class="cut" role="status">This take is {{ take.head.cut }}.</p>
       </section>
       <section v-else-if="event" class="open">
         <p class="large">
@@ -388,16 +362,11 @@ useKeys(
         >
           <el-button size="small" @click="live.restart()">Start it again</el-button>
         </el-alert>
-        <el-alert
-          v-else-if="live.state.value === 'lost' && live.closed.value"
-          type="warning"
-          :closable="false"
-          :title="`The server closed the stage: ${live.closed.value}.`"
-        />
         <AccountList
           :account="live.account.value"
-          :lost="live.state.value === 'lost'"
           :told="live.told.value"
+          :find="live.find"
+          :all="live.all"
           @lead="lead"
         />
       </template>
@@ -461,9 +430,5 @@ aside {
   .ropes {
     grid-template-columns: 190px minmax(0, 1fr) 380px;
   }
-}
-.cut {
-  margin: 4px 0;
-  color: var(--amber);
 }
 </style>

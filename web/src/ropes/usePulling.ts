@@ -1,7 +1,7 @@
 import { computed, onScopeDispose, reactive, ref, watch, type ComputedRef, type Ref } from 'vue'
 import type { EventType, Payload, Rope, Vector } from '../api/bundle'
 import { useProject, type Part } from '../project/useProject'
-import type { Live } from '../stage/useLive'
+import type { Stage } from '../stage/useStage'
 
 export type Strength = 'soft' | 'usual' | 'hard'
 
@@ -19,9 +19,8 @@ export function usePulling(of: {
   eventId: Ref<number>
   event: ComputedRef<Part<EventType> | undefined>
   rope: ComputedRef<Part<Rope> | undefined>
-  live: Live
+  live: Stage
   expect: (pressed: number) => void
-  beforehand: () => void
   changed: () => void
   failed: (words: string) => void
 }) {
@@ -87,10 +86,9 @@ export function usePulling(of: {
     return next
   }
 
-  function send(message: Parameters<Live['pull']>[0]): boolean {
-    of.beforehand()
+  function send(message: Parameters<Stage['pull']>[0]): boolean {
     const sent = of.live.pull({ ...message, subject: subject.value || undefined })
-    if (!sent) of.failed('The stage is not connected; the pull was not sent.')
+    if (!sent) of.failed('The stage has stopped, so nothing was pulled; start it again.')
     return sent
   }
 

@@ -6,7 +6,7 @@ import { areaOf, cameraOn, flashColour, heightOf, runOn, surfaceLine, VIEWS, typ
 import { paintOverlay } from './overlay'
 import { Renderer, type Backdrop, type Camera } from './renderer'
 import { loadSprites, type SpriteSource } from './sprites'
-import type { Comfort } from './useLive'
+import type { Comfort } from './useStage'
 
 /** Where a take is; shared by stages that run side by side. */
 export interface Clock {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readFrame, readTake } from './frames'
+import { readFrame } from './frames'
 
 function frame(count: number, x: number): Uint8Array {
   const view = new DataView(new ArrayBuffer(64 + 20 * count))
@@ -25,28 +25,4 @@ describe('a frame', () => {
   })
   it('is refused without its mark', () =>
     expect(() => readFrame(new ArrayBuffer(64))).toThrow('This is no frame.'))
-})
-
-describe('a take', () => {
-  it('is a head and frames, and knows what it reaches over', () => {
-    const head = new TextEncoder().encode(JSON.stringify({ stepsPerSecond: 60 }).padEnd(24))
-    const frames = [frame(1, -1), frame(0, 99), frame(2, 5)]
-    const size = 4 + head.length + frames.reduce((n, f) => n + 4 + f.length, 0)
-    const view = new DataView(new ArrayBuffer(size))
-    const bytes = new Uint8Array(view.buffer)
-    view.setUint32(0, head.length, true)
-    bytes.set(head, 4)
-    let at = 4 + head.length
-    for (const f of frames) {
-      view.setUint32(at, f.length, true)
-      bytes.set(f, at + 4)
-      at += 4 + f.length
-    }
-    const take = readTake(view.buffer)
-    expect(take.head.stepsPerSecond).toBe(60)
-    expect(take.length).toBe(3)
-    expect([0, 1, 2].map((step) => take.frame(step)!.count)).toEqual([1, 0, 2])
-    expect(take.least[0]).toBe(-1)
-    expect(take.most[0]).toBe(7)
-  })
 })

@@ -54,35 +54,3 @@ export interface Take<H extends { stepsPerSecond: number } = TakeHead> {
   /** Returns the picture of a step, or the nearest that is there while it is on its way. Reactive. */
   frame(step: number): Frame | undefined
 }
-
-/** Reads a take as the server sends it: head, then frames. */
-export function readTake<H extends { stepsPerSecond: number } = TakeHead>(buffer: ArrayBuffer): Take<H> {
-  const headLength = new DataView(buffer).getUint32(0, true)
-  const head = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, 4, headLength))) as H
-  return takeOf(head, buffer, 4 + headLength)
-}
-
-/** Reads the frames of a take, each after its length. */
-export function takeOf<H extends { stepsPerSecond: number }>(
-  head: H,
-  buffer: ArrayBuffer,
-  from = 0,
-): Take<H> {
-  const view = new DataView(buffer)
-  const frames: Frame[] = []
-  const least: Take['least'] = [Infinity, Infinity, Infinity]
-  const most: Take['most'] = [-Infinity, -Infinity, -Infinity]
-  for (let at = from; at < buffer.byteLength;) {
-    const length = view.getUint32(at, true)
-    const frame = readFrame(buffer, at + 4)
-    frames.push(frame)
-    if (frame.count > 0) {
-      for (let axis = 0; axis < 3; axis++) {
-        least[axis] = Math.min(least[axis], frame.origin[axis])
-        most[axis] = Math.max(most[axis], frame.origin[axis] + frame.extent[axis])
-      }
-    }
-    at += 4 + length
-  }
-  return { head, length: frames.length, least, most, frame: (step) => frames[step] }
-}

@@ -5,9 +5,11 @@ import bellrope.format.answer.FeedsView;
 import bellrope.format.answer.FittedView;
 import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.ResponseView;
+import bellrope.format.answer.StageReply;
 import bellrope.format.answer.TakeHead;
 import bellrope.format.answer.WiringView;
 import bellrope.format.json.JsonValue;
+import bellrope.format.report.AccountReport;
 import bellrope.format.report.ParameterReport;
 import java.io.IOException;
 import java.lang.reflect.ParameterizedType;
@@ -35,6 +37,8 @@ public final class Writers {
             WiringView.class,
             FittedView.class,
             ParameterReport.class,
+            StageReply.class,
+            AccountReport.class,
             Problem.class);
 
     private final StringBuilder out = new StringBuilder();

@@ -7,6 +7,7 @@ import bellrope.format.answer.Answer;
 import bellrope.format.answer.FeedWish;
 import bellrope.format.answer.FitWish;
 import bellrope.format.answer.Fits;
+import bellrope.format.answer.LiveStage;
 import bellrope.format.answer.NotThere;
 import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.PreviewWish;
@@ -48,6 +49,9 @@ public final class Page {
             new Kept<>(32 << 20, (key, view) -> key.weight() + 4 * view.strip().length + 600);
     private static final Kept<Alone, Reaches> REACHED = new Kept<>(8 << 20, (key, reaches) -> key.weight() + 2_000);
     private static final Responses RESPONSES = new Responses(RESPONDED::get, REACHED::get);
+
+    // Null until it is begun.
+    private static LiveStage live;
 
     private Page() {}
 
@@ -103,8 +107,7 @@ public final class Page {
                             numbers(wish.get("velocity")),
                             (long) wish.get("seed").number(),
                             decimal(wish, "stopAfter"),
-                            wish.get("set")),
-                    false);
+                            wish.get("set")));
             return taken(wish, Answers.of(answer.head()), answer);
         });
     }
@@ -123,8 +126,7 @@ public final class Page {
                             text(wish, "value"),
                             decimal(wish, "held"),
                             decimals(wish.get("channels")),
-                            (long) wish.get("seed").number()),
-                    false);
+                            (long) wish.get("seed").number()));
             return taken(wish, Answers.of(answer.head()), answer);
         });
     }
@@ -205,6 +207,69 @@ public final class Page {
         });
     }
 
+    /** Begins a live stage with the project as it stands, in place of the one before: {@code {now}}. */
+    @JSExport
+    public static JSObject startStage(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            live = new LiveStage(whole(wish).project(), wish.get("now").number());
+            return shown();
+        });
+    }
+
+    /** Lets what plays bend to the project as it stands: {@code {now}}. */
+    @JSExport
+    public static JSObject retuneStage(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            live().retune(whole(wish).project(), wish.get("now").number());
+            return shown();
+        });
+    }
+
+    /** Tells the live stage what a hand does: {@code {answer, frames}}, the newest picture if it can be another. */
+    @JSExport
+    public static JSObject stage(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            live().receive(wish, wish.get("now").number());
+            return shown();
+        });
+    }
+
+    /** Finds accounts of the live stage by their words, the newest first; all, the oldest first, without words. */
+    @JSExport
+    public static JSObject accounts(JSObject asked) {
+        return told(() -> {
+            JsonValue wish = JsValue.of(asked);
+            String words = text(wish, "words");
+            return answer(Js.list(
+                    words == null
+                            ? live().accounts()
+                            : live().accounts(words, (int) wish.get("most").number()),
+                    Answers::of));
+        });
+    }
+
+    private static LiveStage live() {
+        if (live == null) {
+            throw new NotThere("live stage");
+        }
+        return live;
+    }
+
+    private static JSObject shown() {
+        JSObject shown = answer(Answers.of(live.said()));
+        JSObject frames = Js.list();
+        live.seen().ifPresent(frame -> Js.add(frames, copy(frame)));
+        Js.set(shown, "frames", frames);
+        return shown;
+    }
+
+    private static Int8Array copy(ByteBuffer frame) {
+        return Int8Array.copyFromJavaArray(Arrays.copyOfRange(frame.array(), frame.position(), frame.limit()));
+    }
+
     private static JSObject answer(JSObject answer) {
         JSObject told = Js.object();
         Js.set(told, "answer", answer);
@@ -242,10 +307,7 @@ public final class Page {
     private static JSObject frames(Viewing viewing, int from, int count) {
         JSObject frames = Js.list();
         for (int step = from; step < from + count; step++) {
-            ByteBuffer frame = viewing.at(step);
-            Js.add(
-                    frames,
-                    Int8Array.copyFromJavaArray(Arrays.copyOfRange(frame.array(), frame.position(), frame.limit())));
+            Js.add(frames, copy(viewing.at(step)));
         }
         return frames;
     }

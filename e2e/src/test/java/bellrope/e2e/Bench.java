@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import org.openqa.selenium.By;
+import org.openqa.selenium.ElementClickInterceptedException;
 import org.openqa.selenium.JavascriptExecutor;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
@@ -31,7 +32,11 @@ final class Bench implements AutoCloseable {
 
     Bench(Path folder, boolean demo) {
         context = BellropeApplication.application()
-                .run("--server.port=0", "--bellrope.data=" + folder.resolve("e2e.db"), "--bellrope.demo=" + demo);
+                .run(
+                        "--server.port=0",
+                        "--bellrope.data=" + folder.resolve("e2e.db"),
+                        "--bellrope.demo=" + demo,
+                        "--bellrope.windows=64");
         port = ((WebServerApplicationContext) context).getWebServer().getPort();
         browser = browser(folder);
         open("/");
@@ -113,16 +118,46 @@ final class Bench implements AutoCloseable {
     }
 
     void click(String css) {
-        one(css).click();
+        click(b -> all(css).stream().findFirst().orElse(null));
+    }
+
+    // What moves while it is clicked is clicked again, as a hand would.
+    private void click(Function<ChromeDriver, WebElement> found) {
+        await(b -> {
+            WebElement element = found.apply(b);
+            if (element == null) {
+                return false;
+            }
+            try {
+                element.click();
+                return true;
+            } catch (ElementClickInterceptedException e) {
+                return false;
+            }
+        });
     }
 
     /** Clicks the first element of a kind that says exactly this. */
     void clickText(String css, String text) {
-        await(b -> all(css).stream()
-                        .filter(e -> e.isDisplayed() && e.getText().strip().equals(text))
-                        .findFirst()
-                        .orElse(null))
-                .click();
+        click(b -> all(css).stream()
+                .filter(e -> e.isDisplayed() && e.getText().strip().equals(text))
+                .findFirst()
+                .orElse(null));
+    }
+
+    /** Begins to note whatever an element says from now on, for {@link #said}: what is over quickly is not missed. */
+    void note(String css) {
+        one(css);
+        js(
+                "const said = window.__said = []; const e = document.querySelector(arguments[0]);"
+                        + " new MutationObserver(() => said.push(e.textContent.trim()))"
+                        + ".observe(e, {characterData: true, childList: true, subtree: true})",
+                css);
+    }
+
+    @SuppressWarnings("unchecked")
+    List<String> said() {
+        return (List<String>) js("return window.__said");
     }
 
     /** Types keys at the page, not into a field. */
@@ -160,7 +195,7 @@ final class Bench implements AutoCloseable {
     }
 
     <T> T await(Function<ChromeDriver, T> condition) {
-        return new WebDriverWait(browser, Duration.ofSeconds(20), Duration.ofMillis(60))
+        return new WebDriverWait(browser, Duration.ofSeconds(60), Duration.ofMillis(60))
                 .ignoring(StaleElementReferenceException.class)
                 .until(b -> condition.apply(browser));
     }

@@ -29,7 +29,7 @@ class EmptyIT {
     void anEventIsAnsweredTunedAndHandedOver() throws IOException {
         try (Bench fresh = new Bench(folder, false)) {
             bench = fresh;
-            bench.await(b -> bench.text("header").contains("stage ready"));
+            bench.await(b -> bench.text("header").contains("connected"));
             assertThat(bench.text(".events")).contains("Events are what the game announces");
             assertThat(bench.violations()).isEmpty();
 
@@ -56,9 +56,10 @@ class EmptyIT {
             bench.awaitText("aside .sentence", "play sparks");
             bench.awaitText(".events .head", "all answered");
 
+            bench.note("[data-testid=live-instances]");
             bench.press(" ");
             bench.awaitText("[data-testid=account]", "sparks at");
-            bench.await(b -> !bench.text("[data-testid=live-instances]").equals("0"));
+            bench.await(b -> bench.said().contains("1"));
             String births = bench.number("births");
 
             bench.press("e");

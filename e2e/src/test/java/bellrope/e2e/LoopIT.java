@@ -283,19 +283,20 @@ class LoopIT {
         assertThat(bench.text(".refused")).contains("did you mean alpha?").contains("and ");
     }
 
-    // 64 sockets are all that the server takes; the one too many is told why, and comes in when another has gone.
+    // 64 sockets are all that this server takes; the one too many is told why, and comes in when another has gone.
     @Test
     void aWindowTooManyIsToldWhyAndComesInWhenAnotherIsClosed() {
         String first = bench.browser().getWindowHandle();
         bench.js("window.many = Array.from({length: 80}, (_, i) => new WebSocket("
-                + "`ws://${location.host}/api/stage?project=1&reader=many-${i}`))");
+                + "`ws://${location.host}/api/news?project=1&reader=many-${i}`))");
         bench.await(b -> (Boolean) bench.js("return window.many.every(s => s.readyState !== 0)"));
         String second = bench.secondWindow();
-        bench.awaitText(".el-alert", "The server closed the stage: 64 windows are open already; close one of them.");
+        bench.awaitText(
+                "[role=alert]", "The server closed the connection: 64 windows are open already; close one of them.");
         bench.to(first);
         bench.js("window.many.forEach(s => s.close())");
         bench.to(second);
-        bench.await(b -> bench.text("header").contains("stage ready"));
+        bench.await(b -> bench.text("header").contains("connected"));
         bench.browser().close();
         bench.to(first);
     }

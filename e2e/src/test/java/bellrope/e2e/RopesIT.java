@@ -3,6 +3,7 @@ package bellrope.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -34,7 +35,7 @@ class RopesIT {
     void open() {
         bench.open("/");
         bench.await(b -> bench.all(".board .row").size() > 15);
-        bench.await(b -> bench.text("header").contains("stage ready"));
+        bench.await(b -> bench.text("header").contains("connected"));
     }
 
     private static void event(String verb) {
@@ -275,7 +276,10 @@ class RopesIT {
         bench.await(b -> bench.all(".account ol li").size() == 1);
         bench.click(".account ol button");
         bench.awaitText("[data-testid=account]", "parcel glint at");
-        assertThat(bench.one(".account a").getAttribute("href")).contains("/accounts/lines");
+        bench.clickText(".account button", "Save as lines of JSON");
+        Path lines = folder.resolve("downloads/Windrow Post accounts.jsonl");
+        bench.await(b -> Files.exists(lines));
+        assertThat(lines).content().contains("\"event\":\"courier.downed\"").endsWith("}\n");
     }
 
     @Test

@@ -3,11 +3,14 @@ package bellrope.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import bellrope.core.event.EventType;
+import bellrope.core.event.Strength;
 import bellrope.core.project.Project;
-import bellrope.core.stage.Take;
+import bellrope.core.value.Refused;
 import bellrope.format.answer.Answer;
 import bellrope.format.answer.FitWish;
 import bellrope.format.answer.Fits;
+import bellrope.format.answer.LiveStage;
+import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.PreviewWish;
 import bellrope.format.answer.Previews;
 import bellrope.format.answer.Responses;
@@ -15,9 +18,11 @@ import bellrope.format.answer.TakeWish;
 import bellrope.format.answer.Takes;
 import bellrope.format.answer.Whole;
 import bellrope.format.answer.Wirings;
+import bellrope.format.answer.Wrong;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Demo;
 import bellrope.format.json.JacksonValue;
+import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Recipes;
 import bellrope.format.report.ParameterReport;
 import com.fasterxml.jackson.annotation.JsonInclude;
@@ -28,6 +33,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -78,6 +84,14 @@ class SameInBrowserIT {
               const frames = core.look({ viewing: told.viewing, from: 0, count: told.head.live.length }).frames;
               return { head: told.head, frames: frames.map(sum) };
             };
+            // Messages of a live stage, each with its time: what was answered, and a sum of each frame.
+            window.__live = (messages) => {
+              core.startStage({ now: 0 });
+              return messages.map((m) => {
+                const { answer, frames, problems } = core.stage(m);
+                return { answer, problems, frames: (frames ?? []).map(sum) };
+              });
+            };
             window.__frame = (ask, wish, k) => Array.from(core[ask]({ ...wish, at: k }).frames[0]);
             """;
 
@@ -126,11 +140,7 @@ class SameInBrowserIT {
         for (int step = 0; step < frames; step++) {
             ByteBuffer seen = here.viewing().at(step);
             byte[] frame = Arrays.copyOfRange(seen.array(), seen.position(), seen.limit());
-            int sum = 0;
-            for (byte b : frame) {
-                sum = 31 * sum + b;
-            }
-            if (sum != there.get("frames").get(step).intValue()) {
+            if (sum(seen) != there.get("frames").get(step).intValue()) {
                 JsonNode other = js("return window.__frame(arguments[0], arguments[1], arguments[2])", ask, wish, step);
                 int at = 0;
                 while (other.get(at).intValue() == frame[at]) {
@@ -141,6 +151,14 @@ class SameInBrowserIT {
                         .isEqualTo(frame[at]);
             }
         }
+    }
+
+    private static int sum(ByteBuffer frame) {
+        int sum = 0;
+        for (int i = frame.position(); i < frame.limit(); i++) {
+            sum = 31 * sum + frame.get(i);
+        }
+        return sum;
     }
 
     // Numbers are compared as numbers, whoever wrote them with a point.
@@ -199,7 +217,7 @@ class SameInBrowserIT {
                     "preview",
                     wish,
                     ask("preview", wish),
-                    Previews.of(whole, stopped(3000 + i, stopAfter), false));
+                    Previews.of(whole, stopped(3000 + i, stopAfter)));
         }
     }
 
@@ -220,7 +238,7 @@ class SameInBrowserIT {
                     "take",
                     wish,
                     ask("take", wish),
-                    Takes.of(whole, new TakeWish(4000L + i, null, null, null, null, null, 7), false));
+                    Takes.of(whole, new TakeWish(4000L + i, null, null, null, null, null, 7)));
         }
     }
 
@@ -353,6 +371,85 @@ class SameInBrowserIT {
         }
     }
 
+    /** What a hand might do in two minutes, all of it at times between frames. */
+    private static List<ObjectNode> hand(Project project, int count) {
+        SplittableRandom random = new SplittableRandom(4);
+        List<ObjectNode> messages = new ArrayList<>();
+        double now = 0;
+        for (int i = 0; i < count; i++) {
+            now += random.nextDouble(0.3);
+            ObjectNode message = JSON.createObjectNode();
+            EventType event =
+                    project.events().get(random.nextInt(project.events().size()));
+            switch (random.nextInt(12)) {
+                case 0, 1, 2, 3 -> {
+                    message.put("do", "pull").put("event", event.name()).put("seed", i);
+                    message.set(
+                            "payload",
+                            JacksonValue.node(PayloadJson.write(Strength.values()[random.nextInt(3)].payload(event))));
+                    if (event.shape() == EventType.Shape.SPAN) {
+                        message.put("phase", random.nextBoolean() ? "begin" : "end");
+                    } else if (event.shape() == EventType.Shape.STATE) {
+                        message.put(
+                                "value",
+                                event.values().get(random.nextInt(event.values().size())));
+                    }
+                    if (random.nextBoolean()) {
+                        message.put("subject", "crow " + random.nextInt(3));
+                    }
+                }
+                case 4 -> {
+                    message.put("do", "move").put("subject", "crow " + random.nextInt(3));
+                    ArrayNode at = message.putArray("position");
+                    at.add(random.nextDouble(-20, 20)).add(random.nextDouble(9)).add(0);
+                }
+                case 5 ->
+                    message.put("do", "publish")
+                            .put("channel", project.channels().get(0).name())
+                            .put("value", random.nextDouble());
+                case 6 -> message.put("do", random.nextInt(8) == 0 ? "clear" : "reset");
+                case 7 -> message.put("do", "gone").put("subject", "crow " + random.nextInt(3));
+                case 8 ->
+                    message.put("do", "pull").put("event", "crow.scatered").put("seed", "one");
+                default -> message.put("do", "tick");
+            }
+            messages.add(message.put("now", now));
+        }
+        return messages;
+    }
+
+    @Test
+    void forALiveStage() {
+        Project project = Demo.project();
+        open(project);
+        List<ObjectNode> messages = hand(project, 800);
+        JsonNode there = js("return window.__live(JSON.parse(arguments[0]))", JSON.writeValueAsString(messages));
+        LiveStage live = new LiveStage(project, 0);
+        int frames = 0;
+        for (int i = 0; i < messages.size(); i++) {
+            ObjectNode here = JSON.createObjectNode();
+            try {
+                live.receive(
+                        JacksonValue.of(messages.get(i)),
+                        messages.get(i).get("now").doubleValue());
+                here.set("answer", JSON.readTree(JSON.writeValueAsString(live.said())));
+            } catch (Refused refused) {
+                here.set(
+                        "problems",
+                        JSON.readTree(JSON.writeValueAsString(Wrong.of(refused).problems())));
+            }
+            ArrayNode sums = here.putArray("frames");
+            if (here.has("answer")) {
+                live.seen().ifPresent(frame -> sums.add(sum(frame)));
+                frames += sums.size();
+            }
+            assertThat(difference("", there.get(i), here))
+                    .as("message %d: %s", i, messages.get(i))
+                    .isEmpty();
+        }
+        assertThat(frames).as("frames compared").isGreaterThan(600);
+    }
+
     @Test
     void andNothingIsAskedOfTheServerWhileAnEffectIsShaped() {
         bench.open("/#/effects");
@@ -362,8 +459,7 @@ class SameInBrowserIT {
                 b -> ((Number) bench.js("return performance.getEntriesByName('take shown').length")).intValue() > 0);
         List<?> asked = (List<?>)
                 bench.js("return performance.getEntriesByType('resource').map((e) => new URL(e.name).pathname)");
-        assertThat(asked.stream().map(Object::toString))
-                .noneMatch(p -> p.matches(".*/(previews|takes|responses|feeds|wiring|parameters|fitted)"));
+        assertThat(asked.stream().map(Object::toString)).noneMatch(p -> p.startsWith("/api/"));
         bring();
     }
 
@@ -397,8 +493,11 @@ class SameInBrowserIT {
     @Test
     void andTheFramesAreNotEmpty() {
         Whole whole = open(Demo.project());
-        Take take = Previews.of(whole, plain(3000), true).take();
-        assertThat(take.frames().stream().mapToInt(f -> f.length).max().orElse(0))
+        Answer<PreviewHead> here = Previews.of(whole, plain(3000));
+        assertThat(IntStream.range(0, here.head().live().length)
+                        .map(step -> here.viewing().at(step).remaining())
+                        .max()
+                        .orElse(0))
                 .isGreaterThan(64 + 20 * 30);
         JsonNode there = ask("preview", Map.of("effect", 3000, "seed", 1));
         assertThat(Arrays.stream(JSON.convertValue(there.get("frames"), int[].class))

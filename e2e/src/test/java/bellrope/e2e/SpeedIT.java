@@ -28,7 +28,7 @@ class SpeedIT {
                 let changed = 0;
                 for (let i = 0; i < now.length; i += 4) if (Math.abs(now[i] - before[i]) > 12) changed++;
                 if (changed > 8) window.__shots.push(performance.now() - start);
-                else if (performance.now() - start < 15000) requestAnimationFrame(again);
+                else if (performance.now() - start < 50000) requestAnimationFrame(again);
               })();
             };
             """;
@@ -118,7 +118,7 @@ class SpeedIT {
                   field.dispatchEvent(new Event('input'));
                   (function again() {
                     if (figure() !== was[0] && births() !== was[1] && alive() > was[2]) window.__times.push(performance.now() - start);
-                    else if (performance.now() - start < 15000) requestAnimationFrame(again);
+                    else if (performance.now() - start < 50000) requestAnimationFrame(again);
                   })();
                 };
                 """);
@@ -184,7 +184,7 @@ class SpeedIT {
                   field.dispatchEvent(new Event('input'));
                   (function again() {
                     if (births() !== was) window.__times.push(performance.now() - start);
-                    else if (performance.now() - start < 15000) requestAnimationFrame(again);
+                    else if (performance.now() - start < 50000) requestAnimationFrame(again);
                   })();
                 };
                 """);

@@ -1,15 +1,23 @@
 package bellrope.server;
 
 import bellrope.format.answer.FeedsView;
+import bellrope.format.answer.FitWish;
 import bellrope.format.answer.FittedView;
 import bellrope.format.answer.PreviewHead;
+import bellrope.format.answer.PreviewWish;
+import bellrope.format.answer.Pulled;
+import bellrope.format.answer.Recorded;
 import bellrope.format.answer.ResponseView;
+import bellrope.format.answer.StageReply;
 import bellrope.format.answer.TakeHead;
+import bellrope.format.answer.TakeWish;
 import bellrope.format.answer.WiringView;
 import bellrope.format.json.JsonValue;
 import bellrope.format.report.ParameterReport;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.view.Views;
+import io.swagger.v3.core.converter.ModelConverters;
+import io.swagger.v3.oas.models.Components;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
@@ -36,17 +44,28 @@ import tools.jackson.databind.JsonNode;
  */
 @Configuration
 class ApiDescription {
-    /** Where the records of the API lie; those within them are found from there. */
-    private static final List<Class<?>> ROOTS = List.of(
-            Views.class,
-            ProjectStore.class,
+    /**
+     * What no request names, though the page's types come from here: what any request can be refused with, what the core
+     * answers in the page, and what it is asked there.
+     */
+    private static final List<Class<?>> UNNAMED = List.of(
+            Views.Refusal.class,
             ParameterReport.class,
+            PreviewWish.class,
             PreviewHead.class,
+            TakeWish.class,
             TakeHead.class,
             ResponseView.class,
             FeedsView.class,
+            FitWish.class,
             FittedView.class,
-            WiringView.class);
+            WiringView.class,
+            Recorded.class,
+            Pulled.class,
+            StageReply.class);
+
+    /** Where the records of the API lie; those within them are found from there. */
+    private static final List<Class<?>> ROOTS = List.of(Views.class, ProjectStore.class);
 
     private static final Map<String, Set<String>> MAY_BE_MISSING = new HashMap<>();
 
@@ -55,6 +74,7 @@ class ApiDescription {
         SpringDocUtils.getConfig().replaceWithClass(JsonNode.class, Object.class);
         SpringDocUtils.getConfig().replaceWithClass(JsonValue.class, Object.class);
         Set<Class<?>> seen = new HashSet<>();
+        UNNAMED.forEach(record -> look(record, seen));
         for (Class<?> root : ROOTS) {
             look(root, seen);
             for (Class<?> inner : root.getDeclaredClasses()) {
@@ -86,16 +106,24 @@ class ApiDescription {
     @Bean
     OpenAPI openApi() {
         return new OpenAPI()
-                .info(new Info()
-                        .title("Bellrope")
-                        .version("1")
-                        .description("Projects, takes and responses. Refusals are problem details (RFC 9457)."))
+                .info(
+                        new Info()
+                                .title("Bellrope")
+                                .version("1")
+                                .description(
+                                        "Projects and their parts, kept and checked; refusals are problem details (RFC 9457)."
+                                                + " The schemas that no request has are those of the core, which computes in the page."))
                 .servers(List.of(new Server().url("/")));
     }
 
     @Bean
     OpenApiCustomizer requiredProperties() {
-        return api -> api.getComponents().getSchemas().forEach(ApiDescription::require);
+        return api -> {
+            Components components = api.getComponents();
+            UNNAMED.forEach(
+                    record -> ModelConverters.getInstance(true).readAll(record).forEach(components::addSchemas));
+            components.getSchemas().forEach(ApiDescription::require);
+        };
     }
 
     private static void require(String name, Schema<?> schema) {

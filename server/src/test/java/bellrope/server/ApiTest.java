@@ -5,8 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import bellrope.format.json.Demo;
 import bellrope.server.RunningServer.Answer;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -186,68 +184,6 @@ class ApiTest {
         private static String text(byte[] bytes) {
             return new String(bytes, StandardCharsets.UTF_8);
         }
-    }
-
-    @Nested
-    class ATake {
-        private Answer take(String body) {
-            return server.send("POST", "/api/projects/1/takes", body);
-        }
-
-        @Test
-        void isAHeadAndAFrameForEachStep() {
-            long rope = server.part("rope", "landing on thatch").get("id").asLong();
-            Answer answer = take("{\"rope\":" + rope + ",\"seed\":1,\"drafts\":[]}");
-            ByteBuffer bytes = ByteBuffer.wrap(answer.bytes()).order(ByteOrder.LITTLE_ENDIAN);
-            byte[] head = new byte[bytes.getInt()];
-            bytes.get(head);
-            JsonNode json = RunningServer.JSON.readTree(head);
-            int frames = 0;
-            while (bytes.hasRemaining()) {
-                int length = bytes.getInt();
-                int count = bytes.getInt(bytes.position() + 12);
-                assertThat(length).isEqualTo(64 + 20 * count);
-                assertThat(json.get("live").get(frames).asInt()).isEqualTo(count);
-                bytes.position(bytes.position() + length);
-                frames++;
-            }
-            assertThat(frames).isEqualTo(json.get("live").size());
-            assertThat(json.at("/numbers/births").asInt())
-                    .isEqualTo(json.at("/numbers/peak").asInt());
-            assertThat(json.at("/account/answers/0/words").asString())
-                    .isEqualTo("straw puff at (0, 0, 0), size 1.2 from speed 9");
-        }
-
-        @Test
-        void followsADraftWithoutSavingIt() {
-            JsonNode effect = server.part("effect", "straw puff");
-            long rope = server.part("rope", "landing on thatch").get("id").asLong();
-            String draft =
-                    effect.get("body").toString().replace("\"least\":30,\"most\":38", "\"least\":500,\"most\":500");
-            Answer answer = take("{\"rope\":" + rope + ",\"seed\":1,\"drafts\":[{\"part\":"
-                    + effect.get("id").asLong() + ",\"body\":" + draft + "}]}");
-            assertThat(new String(answer.bytes(), StandardCharsets.ISO_8859_1)).contains("\"births\":5");
-            assertThat(server.part("effect", "straw puff")).isEqualTo(effect);
-        }
-
-        @Test
-        void ofAWrongPayloadIsRefused() {
-            Answer refused = take("{\"event\":\"courier.landed\",\"seed\":1,\"payload\":{\"speed\":\"fast\"}}");
-            assertThat(refused.status()).isEqualTo(422);
-            assertThat(refused.json().get("problems").toString())
-                    .contains("\"/payload/speed\"")
-                    .contains("a number from 0 to 14 u/s");
-        }
-    }
-
-    @Test
-    void responsesOfAllRopesSayWhyOneIsSilent() {
-        JsonNode responses = server.send("POST", "/api/projects/1/responses", "{\"drafts\":[]}")
-                .json();
-        assertThat(responses.size()).isGreaterThanOrEqualTo(10);
-        assertThat(responses.toString()).contains("\"silent\":\"no effect is chosen\"");
-        assertThat(responses.get(0).at("/numbers/onset").asDouble()).isBetween(16.0, 17.0);
-        assertThat(responses.get(0).get("strip").size()).isLessThanOrEqualTo(90);
     }
 
     @Nested

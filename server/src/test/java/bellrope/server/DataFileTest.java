@@ -136,7 +136,7 @@ class DataFileTest {
             assertThat(all.get(1).has("broken")).isFalse();
             assertThat(server.send("GET", "/api/projects/1", null).status()).isEqualTo(409);
             assertThat(server.send("GET", "/api/projects/2", null).status()).isEqualTo(200);
-            assertThat(server.send("POST", "/api/projects/1/responses", "{}").status())
+            assertThat(server.send("GET", "/api/projects/1/contract", null).status())
                     .isEqualTo(409);
             assertThat(server.send("PUT", "/api/parts/5", "{\"basedOn\":1,\"body\":{}}")
                             .status())

@@ -6,8 +6,6 @@ import bellrope.format.sprite.Pictures;
 import bellrope.server.RunningServer.Answer;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
 import java.util.Arrays;
 import java.util.Base64;
 import javax.imageio.ImageIO;
@@ -20,59 +18,6 @@ import tools.jackson.databind.JsonNode;
 class EffectApiTest {
     @AutoClose
     private static final RunningServer server = new RunningServer();
-
-    private static Answer preview(String more) {
-        long effect = server.part("effect", "water crown").get("id").asLong();
-        return server.send(
-                "POST", "/api/projects/1/previews", "{\"effect\":" + effect + ",\"seed\":1,\"drafts\":[]" + more + "}");
-    }
-
-    private static JsonNode head(Answer answer) {
-        ByteBuffer bytes = ByteBuffer.wrap(answer.bytes()).order(ByteOrder.LITTLE_ENDIAN);
-        byte[] head = new byte[bytes.getInt()];
-        bytes.get(head);
-        return RunningServer.JSON.readTree(head);
-    }
-
-    @Test
-    void aPreviewSaysWhatIsKnownOfTheEffect() {
-        JsonNode head = head(preview(""));
-        assertThat(head.at("/numbers/generations/1").asInt()).as("ripples").isPositive();
-        assertThat(head.at("/report/findings")).isEmpty();
-        assertThat(head.at("/report/emitters")).hasSize(4);
-        assertThat(head.at("/report/emitters/1/speed")).hasSize(12);
-        assertThat(head.at("/report/answers/1/emitters/3"))
-                .as("amount does not reach the ripples")
-                .isEmpty();
-        assertThat(head.at("/facing/1").asDouble()).isEqualTo(1);
-    }
-
-    @Test
-    void aPreviewFollowsItsSurfaceItsDraftAndTheRopeItIsPlayedBy() {
-        assertThat(head(preview(",\"surface\":\"wall\"")).at("/facing/0").asDouble())
-                .isEqualTo(-1);
-        long rope = server.part("rope", "landing on water").get("id").asLong();
-        double usual = head(preview("")).at("/numbers/reach").asDouble();
-        double hard = head(preview(",\"rope\":" + rope + ",\"payload\":{\"speed\":14}"))
-                .at("/numbers/reach")
-                .asDouble();
-        assertThat(hard).as("true to size 1.7").isGreaterThan(usual * 1.4);
-    }
-
-    @ParameterizedTest
-    @CsvSource(
-            delimiter = '|',
-            value = {
-                ",\"surface\":\"moon\"|/surface|ground, wall or ceiling",
-                ",\"side\":\"up\"|/side|left or right",
-                ",\"velocity\":[1]|/velocity|three numbers"
-            })
-    void aPreviewOfSomethingWrongSaysWhatIsAllowed(String more, String place, String allowed) {
-        Answer answer = preview(more);
-        assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.json().at("/problems/0/place").asString()).isEqualTo(place);
-        assertThat(answer.json().at("/problems/0/allowed").asString()).contains(allowed);
-    }
 
     @Test
     void aStillIsAPictureThatChangesWithItsEffectOnly() throws IOException {
@@ -140,5 +85,32 @@ class EffectApiTest {
         assertThat(new String(server.send("GET", "/api/projects/1/bundle", null).bytes()))
                 .contains("\"name\" : \"block\"")
                 .contains(picture);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "\"default\":1,\"least\":0.25|\"default\":9,\"least\":0.25|a number from 0.25 to 3",
+                "\"name\":\"amount\"|\"name\":\"size\"|a name no other parameter here has",
+                "\"mode\":\"multiply\"|\"mode\":\"mutliply\"|did you mean multiply?"
+            })
+    void aWrongParameterIsRefusedAndNothingChanges(String from, String to, String allowed) {
+        JsonNode effect = server.part("effect", "straw puff");
+        String body = effect.get("body").toString();
+        assertThat(body).contains(from);
+        Answer refused = server.save(effect, effect.get("revision").asLong(), body.replace(from, to));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.json().toString()).contains(allowed);
+        assertThat(server.part("effect", "straw puff")).isEqualTo(effect);
+    }
+
+    @Test
+    void aDescriptionOfAMegabyteIsRefusedWithItsLength() {
+        JsonNode effect = server.part("effect", "straw puff");
+        String body = effect.get("body").toString().replace("How many pieces are thrown.", "x".repeat(1 << 20));
+        Answer refused = server.save(effect, effect.get("revision").asLong(), body);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.json().toString()).contains("1048576 characters", "at most 1000");
     }
 }

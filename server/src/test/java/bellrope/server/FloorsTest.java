@@ -24,7 +24,7 @@ class FloorsTest {
             .resideInAPackage("bellrope.server.store..")
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage("bellrope.server.web..", "bellrope.server.live..", "org.springframework.web..");
+            .resideInAnyPackage("bellrope.server.web..", "bellrope.server.news..", "org.springframework.web..");
 
     @ArchTest
     static final ArchRule wingsDoNotLeanOnEachOther = SlicesRuleDefinition.slices()

@@ -134,28 +134,4 @@ class RopeApiTest {
         assertThat(used.status()).isEqualTo(422);
         assertThat(used.json().toString()).contains("a mill turns").contains("wind");
     }
-
-    @Test
-    void theWiringIsLookedAtAndWeighed() {
-        JsonNode wiring = server.send("POST", "/api/projects/1/wiring", "{}").json();
-        assertThat(wiring.get("findings").toString()).contains("no effect is chosen, so nothing will be seen");
-        assertThat(wiring.get("slope").asDouble()).isBetween(0.1, 3.0);
-        assertThat(wiring.get("lines")).hasSizeGreaterThan(15);
-        for (JsonNode line : wiring.get("lines")) {
-            assertThat(line.get("usual").asDouble()).isPositive();
-        }
-    }
-
-    @Test
-    void aTakeOfASpanIsHeldForAsLongAsAsked() {
-        long rope = server.part("rope", "the kite reels").get("id").asLong();
-        String take = "{\"rope\":" + rope + ",\"held\":%s,\"seed\":1,\"drafts\":[]}";
-        int brief = server.send("POST", "/api/projects/1/takes", take.formatted("0.5"))
-                .bytes()
-                .length;
-        int longer = server.send("POST", "/api/projects/1/takes", take.formatted("3"))
-                .bytes()
-                .length;
-        assertThat(longer).isGreaterThan(brief + 60 * 40);
-    }
 }

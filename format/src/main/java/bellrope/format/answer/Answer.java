@@ -6,7 +6,7 @@ import bellrope.core.stage.Viewing;
 /**
  * A take that was asked for, with what is told about it.
  *
- * @param take without its frames where they were not wanted
+ * @param take without its frames
  * @param viewing gives its frames one by one
  */
 public record Answer<H>(H head, Take take, Viewing viewing) {

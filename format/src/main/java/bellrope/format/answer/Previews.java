@@ -30,17 +30,13 @@ import org.jspecify.annotations.Nullable;
 public final class Previews {
     private Previews() {}
 
-    /**
-     * Plays an effect as it is wished for.
-     *
-     * @param withFrames whether the take shall keep its frames; then it is cut where they are too many
-     */
-    public static Answer<PreviewHead> of(Whole whole, PreviewWish wish, boolean withFrames) {
+    /** Plays an effect as it is wished for. */
+    public static Answer<PreviewHead> of(Whole whole, PreviewWish wish) {
         Project project = whole.project();
         Effect effect = whole.effect(wish.effect());
         Preview preview =
                 preview(effect, wish.rope() == null ? Optional.empty() : Optional.of(whole.rope(wish.rope())), wish);
-        Take take = preview.take(project, withFrames);
+        Take take = preview.take(project, false);
         if (!take.account().refused().isEmpty()) {
             throw new Wrong(take.account().refused().stream()
                     .map(p -> new Problem("/payload" + p.place(), p.given(), p.allowed()))
@@ -55,7 +51,6 @@ public final class Previews {
                 Answer.live(take),
                 Answer.presence(take),
                 take.ended(),
-                take.cut().orElse(null),
                 new double[] {facing.x(), facing.y(), facing.z()},
                 PayloadJson.write(preview.pull(project).payload()));
         return new Answer<>(head, take, preview.viewing(project));

@@ -3,15 +3,13 @@ package bellrope.format.answer;
 import bellrope.format.json.JsonValue;
 import bellrope.format.report.AccountReport;
 import bellrope.format.report.NumbersReport;
-import org.jspecify.annotations.Nullable;
 
 /**
- * The head of a take; the frames follow it.
+ * What is told of a take.
  *
  * @param live particles alive, one number a step from the pull on
  * @param presence square units, one number a step
  * @param ended whether everything was gone before the take was cut
- * @param cut why it was cut before its time, with the sum; null where it was not
  * @param payload of the pull that was played
  */
 public record TakeHead(
@@ -21,5 +19,4 @@ public record TakeHead(
         int[] live,
         float[] presence,
         boolean ended,
-        @Nullable String cut,
         JsonValue payload) {}

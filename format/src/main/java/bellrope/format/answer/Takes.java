@@ -29,17 +29,13 @@ public final class Takes {
 
     private Takes() {}
 
-    /**
-     * Plays a pull as it is wished for.
-     *
-     * @param withFrames whether the take shall keep its frames; then it is cut where they are too many
-     */
-    public static Answer<TakeHead> of(Whole whole, TakeWish wish, boolean withFrames) {
+    /** Plays a pull as it is wished for. */
+    public static Answer<TakeHead> of(Whole whole, TakeWish wish) {
         Optional<Rope> rope = wish.rope() == null ? Optional.empty() : Optional.of(whole.rope(wish.rope()));
         Project played = rope.map(r -> whole.project().withRopes(List.of(r))).orElse(whole.project());
         Trial trial = trial(played, rope, wish);
         Take.Length length = length(trial.pull(), wish.held());
-        Take take = Take.of(played, trial, length, withFrames);
+        Take take = Take.of(played, trial, length, false);
         if (!take.account().refused().isEmpty()) {
             throw new Wrong(take.account().refused().stream()
                     .map(p -> new Problem("/payload" + p.place(), p.given(), p.allowed()))
@@ -52,7 +48,6 @@ public final class Takes {
                 Answer.live(take),
                 Answer.presence(take),
                 take.ended(),
-                take.cut().orElse(null),
                 PayloadJson.write(trial.pull().payload()));
         return new Answer<>(head, take, new Viewing(played, trial, length));
     }

@@ -2,8 +2,6 @@ package bellrope.server.view;
 
 import bellrope.core.value.Demand;
 import bellrope.core.value.Problem;
-import bellrope.format.answer.Pulled;
-import bellrope.format.answer.Recorded;
 import bellrope.format.json.Changes;
 import bellrope.format.json.JsonValue;
 import java.util.List;
@@ -190,108 +188,11 @@ public final class Views {
         }
     }
 
-    /** A body that stands in for a saved part without being saved. */
-    public record Draft(long part, JsonNode body) {
-        public Draft {
-            Demand.given("body", body, "a body to stand in for the saved one");
-        }
-    }
-
-    /**
-     * A take to be computed.
-     *
-     * @param rope part of the one rope to play; null for all that listen
-     * @param payload of the pull; null for the usual one that the rope answers to
-     * @param value that a state takes; null for the one that the rope answers to
-     * @param held seconds after which a span or state ends; null for 1.5
-     * @param channels what channels say; those not named say what the rope needs, or what is usual
-     * @param seed of the pull
-     */
-    public record TakeRequest(
-            @Nullable Long rope,
-            @Nullable String event,
-            @Nullable JsonNode payload,
-            @Nullable String value,
-            @Nullable Double held,
-            @Nullable Map<String, Double> channels,
-            long seed,
-            @Nullable List<Draft> drafts) {}
-
-    /**
-     * An effect to be played for its own sake.
-     *
-     * @param effect its part
-     * @param rope part of the rope whose feeds and facing are used; null for none
-     * @param payload of the pull, where it differs from the usual one; null for the usual one
-     * @param surface ground, wall or ceiling
-     * @param side left or right: where the blow comes from
-     * @param velocity of the source, units a second; null to let it move only if the effect lives off its way
-     * @param stopAfter seconds after which a loop is stopped; null to let it run
-     * @param set parameters turned by hand, by name; null for none
-     */
-    public record PreviewRequest(
-            long effect,
-            @Nullable Long rope,
-            @Nullable JsonNode payload,
-            @Nullable String surface,
-            @Nullable String side,
-            double @Nullable [] velocity,
-            long seed,
-            @Nullable Double stopAfter,
-            @Nullable JsonNode set,
-            @Nullable List<Draft> drafts) {}
-
-    /** An effect to be looked at. */
-    public record EffectRequest(long effect, @Nullable List<Draft> drafts) {}
-
-    /** A rope whose feeds are to be looked at. */
-    public record FeedsRequest(long rope, @Nullable List<Draft> drafts) {}
-
-    /**
-     * A feed that is wished for.
-     *
-     * @param index of the feed that it replaces; null to add one
-     * @param source as in a feed of a bundle; null for the usual one
-     */
-    public record FedWish(
-            @Nullable Integer index,
-            String parameter,
-            @Nullable JsonNode source) {}
-
-    /**
-     * Ropes to be brought to fit, and one thing to fit them to.
-     *
-     * @param ropes as in a bundle
-     * @param event that they answer from now on
-     * @param effect that they play from now on
-     * @param feed that they get
-     * @param field of the event, for a condition
-     * @param channel for a condition
-     */
-    public record FittedRequest(
-            List<JsonNode> ropes,
-            @Nullable List<Draft> drafts,
-            @Nullable String event,
-            @Nullable String effect,
-            @Nullable FedWish feed,
-            @Nullable String field,
-            @Nullable String channel) {}
-
     /** A starting point for an effect. */
     public record RecipeView(String name, String description, JsonValue body) {}
 
     /** What differs between two revisions of a part. */
     public record ChangesView(long before, long after, List<Changes.Change> changes) {}
-
-    /** Which responses to compute; null for those of all ropes. */
-    public record ResponsesRequest(
-            @Nullable List<Long> ropes, @Nullable List<Draft> drafts) {}
-
-    /** What to look at the wiring with; what came at the last pulls may be known. */
-    public record WiringRequest(
-            @Nullable List<Recorded> recorded,
-            @Nullable List<Pulled> pulled,
-            @Nullable List<Draft> drafts) {}
 
     /** A refusal, by RFC 9457. */
     public record Refusal(

@@ -12,7 +12,7 @@ import bellrope.format.code.Language;
 import bellrope.format.contract.AsyncApi;
 import bellrope.format.contract.ContractSchema;
 import bellrope.format.json.Bundle;
-import bellrope.server.live.Readers;
+import bellrope.server.news.Readers;
 import bellrope.server.store.Kind;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.store.ProjectStore.Change;
@@ -119,7 +119,7 @@ class ContractRequests {
             Change change =
                     store.rework(project, p -> p.handedOver(name, request.note() == null ? "" : request.note()));
             Saved saved = ViewMaker.saved(change);
-            readers.changed(change.after(), saved, reader);
+            readers.changed(change.after().id(), saved, reader);
             return saved;
         } catch (Refused refused) {
             throw Refusal.wrong(List.of(new Problem("/name", refused.given(), refused.allowed())));

@@ -5,32 +5,18 @@ import bellrope.core.effect.Sprite;
 import bellrope.core.picture.Picture;
 import bellrope.core.picture.Still;
 import bellrope.core.project.Project;
-import bellrope.format.answer.PreviewHead;
-import bellrope.format.answer.PreviewWish;
-import bellrope.format.answer.Previews;
 import bellrope.format.json.Bundle;
-import bellrope.format.json.JacksonValue;
 import bellrope.format.json.Recipes;
-import bellrope.format.report.ParameterReport;
 import bellrope.format.sprite.Pictures;
 import bellrope.format.sprite.SpriteCase;
-import bellrope.server.live.Drafts;
 import bellrope.server.store.Kind;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
-import bellrope.server.view.Views;
-import bellrope.server.view.Views.EffectRequest;
-import bellrope.server.view.Views.PreviewRequest;
 import bellrope.server.view.Views.RecipeView;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import io.swagger.v3.oas.annotations.Operation;
-import io.swagger.v3.oas.annotations.media.Content;
-import io.swagger.v3.oas.annotations.media.Schema;
-import io.swagger.v3.oas.annotations.responses.ApiResponse;
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
 import java.time.Duration;
 import java.util.HashSet;
 import java.util.List;
@@ -41,12 +27,10 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Effects played for their own sake, their stills, the recipes to start from, and the pictures of sprites. */
+/** Stills of effects, the recipes to start from, and the pictures of sprites. */
 @RestController
 @RequestMapping("/api")
 class EffectRequests {
@@ -55,13 +39,10 @@ class EffectRequests {
 
     private final ProjectStore store;
     private final Project recipes = Recipes.project();
-    private final Sending takes;
     private final Cache<StillKey, byte[]> stills = Caffeine.newBuilder()
             .maximumWeight(32 << 20)
             .weigher((StillKey key, byte[] png) -> 2_000 + png.length)
             .build();
-    private final Cache<StillKey, ParameterReport> tables =
-            Caffeine.newBuilder().maximumSize(200).build();
     // Decoded pictures, which take sixteen bytes a pixel: only those that something is painted with.
     private final Cache<Sprite, Picture> pictures = Caffeine.newBuilder()
             .maximumWeight(64 << 20)
@@ -69,42 +50,11 @@ class EffectRequests {
             .build();
     private static final Picture CLEAR = Picture.of(1, 1, new int[1], Sprite.Sheet.SINGLE);
 
-    /** Everything that a still, or the table of parameters, depends on. */
+    /** Everything that a still depends on. */
     private record StillKey(Effect effect, List<Effect> begun, List<Sprite> sprites, long seed, int stepsPerSecond) {}
 
-    EffectRequests(ProjectStore store, Sending takes) {
+    EffectRequests(ProjectStore store) {
         this.store = store;
-        this.takes = takes;
-    }
-
-    /** Returns a preview in the form of a take: length of the head, the head, then each frame. */
-    @Operation(operationId = "preview")
-    @ApiResponse(
-            responseCode = "200",
-            description = "The head, described here, and the frames",
-            content = @Content(schema = @Schema(implementation = PreviewHead.class)))
-    @ApiResponse(
-            responseCode = "422",
-            description = "Something in it is wrong",
-            content = @Content(schema = @Schema(implementation = Views.Refusal.class)))
-    @PostMapping(path = "/projects/{project}/previews", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    void preview(@PathVariable long project, @RequestBody PreviewRequest request, HttpServletResponse response)
-            throws IOException {
-        takes.write(
-                response, () -> Previews.of(Drafts.whole(store.get(project), request.drafts()), wish(request), true));
-    }
-
-    private static PreviewWish wish(PreviewRequest request) {
-        return new PreviewWish(
-                request.effect(),
-                request.rope(),
-                JacksonValue.of(request.payload()),
-                request.surface(),
-                request.side(),
-                request.velocity(),
-                request.seed(),
-                request.stopAfter(),
-                JacksonValue.of(request.set()));
     }
 
     private static <T> T part(Snapshot snapshot, Kind kind, long id, List<T> values) {
@@ -115,23 +65,6 @@ class EffectRequests {
             }
         }
         throw Refusal.notThere(kind.word() + " " + id);
-    }
-
-    /** Computes what answers to the parameters of an effect, and the proofs of its defaults and scales. */
-    @Operation(operationId = "parameters")
-    @PostMapping(path = "/projects/{project}/parameters", produces = MediaType.APPLICATION_JSON_VALUE)
-    ParameterReport parameters(@PathVariable long project, @RequestBody EffectRequest request) {
-        Snapshot snapshot = store.get(project);
-        Project whole = Drafts.over(snapshot, request.drafts());
-        Effect effect = part(snapshot, Kind.EFFECT, request.effect(), whole.effects());
-        return tables.get(
-                new StillKey(
-                        effect,
-                        begun(whole, effect),
-                        whole.sprites(),
-                        whole.settings().seed(),
-                        whole.settings().pace().stepsPerSecond()),
-                k -> ParameterReport.of(whole, effect));
     }
 
     private static List<Effect> begun(Project whole, Effect effect) {

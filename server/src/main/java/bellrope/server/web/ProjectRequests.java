@@ -6,8 +6,7 @@ import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Changes;
-import bellrope.format.report.AccountReport;
-import bellrope.server.live.Readers;
+import bellrope.server.news.Readers;
 import bellrope.server.store.Kind;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.store.ProjectStore.Change;
@@ -158,29 +157,9 @@ class ProjectRequests {
         };
     }
 
-    /** Returns the accounts of a reader's own stage, the newest first. */
-    @Operation(operationId = "accounts")
-    @GetMapping("/projects/{project}/accounts")
-    List<AccountReport> accounts(
-            @PathVariable long project,
-            @RequestParam String reader,
-            @RequestParam(defaultValue = "") String words,
-            @RequestParam(defaultValue = "200") int most) {
-        return readers.of(project, reader).accounts(words, Math.min(10_000, Math.max(0, most)));
-    }
-
-    /** Returns the same as a file, one account a line, the oldest first. */
-    @Operation(operationId = "exportAccounts")
-    @GetMapping(path = "/projects/{project}/accounts/lines", produces = "application/jsonl")
-    ResponseEntity<byte[]> exportAccounts(@PathVariable long project, @RequestParam String reader) {
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"accounts.jsonl\"")
-                .body(readers.of(project, reader).accountLines().getBytes(java.nio.charset.StandardCharsets.UTF_8));
-    }
-
     private Saved told(Change change, String reader) {
         Saved saved = ViewMaker.saved(change);
-        readers.changed(change.after(), saved, reader);
+        readers.changed(change.after().id(), saved, reader);
         return saved;
     }
 
@@ -225,7 +204,7 @@ class ProjectRequests {
             throw Refusal.wrong(read.problems());
         }
         Snapshot filled = store.fill(project, read.value().get());
-        readers.replaced(filled);
+        readers.replaced(filled.id());
         return ViewMaker.line(filled);
     }
 

@@ -1,7 +1,6 @@
 package bellrope.server.web;
 
 import bellrope.core.value.Refused;
-import bellrope.format.answer.NotThere;
 import bellrope.format.answer.Wrong;
 import bellrope.server.store.Refusal;
 import java.util.List;
@@ -9,10 +8,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
-import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -57,11 +54,6 @@ class Refusals {
         return refused(Refusal.wrong(wrong.problems()));
     }
 
-    @ExceptionHandler
-    ProblemDetail refused(NotThere gone) {
-        return refused(Refusal.notThere(gone.getMessage()));
-    }
-
     /** What a value says of itself while it is made, wherever that is. */
     @ExceptionHandler
     ProblemDetail refused(Refused refused) {
@@ -89,16 +81,5 @@ class Refusals {
         LOG.error("an answer needed more memory than the server has", e);
         return refused(
                 Refusal.tooLarge("The answer needs more memory than the server has left; ask for less at once."));
-    }
-
-    /** As many large answers as the server makes at once are on their way. */
-    @ExceptionHandler
-    ResponseEntity<ProblemDetail> busy(Busy e) {
-        ProblemDetail detail = ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, e.getMessage());
-        detail.setTitle("Busy");
-        detail.setProperty("problems", List.of());
-        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
-                .header(HttpHeaders.RETRY_AFTER, "2")
-                .body(detail);
     }
 }

@@ -1,4 +1,4 @@
-package bellrope.server.live;
+package bellrope.server.news;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
@@ -19,7 +19,6 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.TextMessage;
 import org.springframework.web.socket.WebSocketMessage;
@@ -51,23 +50,21 @@ class OutletTest {
     }
 
     @Test
-    void aReaderThatTakesNothingHoldsUpNobodyAndGetsTheNewestFrameOnly() throws Exception {
+    void aReaderThatTakesNothingHoldsUpNobodyAndGetsEverythingInOrder() throws Exception {
         CountDownLatch gate = new CountDownLatch(1);
         Outlet outlet = new Outlet(taking(gate), pool);
-        outlet.frame(new byte[] {-1});
+        outlet.text("first");
         assertThat(entered.await(10, TimeUnit.SECONDS))
                 .as("the first is on its way")
                 .isTrue();
-        // Returns at once, though nothing is taken: a hundred times, in the thread of whoever draws.
+        // Returns at once, though nothing is taken: a hundred times, in the thread of whoever saves.
         for (int i = 0; i < 100; i++) {
-            outlet.frame(new byte[] {(byte) i});
+            outlet.text("change " + i);
         }
-        outlet.text("account");
         gate.countDown();
-        assertThat(arrived.tryAcquire(3, 10, TimeUnit.SECONDS)).isTrue();
-        assertThat(((BinaryMessage) sent.get(0)).getPayload().get(0)).isEqualTo((byte) -1);
-        assertThat(((BinaryMessage) sent.get(1)).getPayload().get(0)).isEqualTo((byte) 99);
-        assertThat(((TextMessage) sent.get(2)).getPayload()).isEqualTo("account");
+        assertThat(arrived.tryAcquire(101, 10, TimeUnit.SECONDS)).isTrue();
+        assertThat(sent).extracting(m -> ((TextMessage) m).getPayload()).startsWith("first", "change 0", "change 1");
+        assertThat(sent).hasSize(101);
     }
 
     @Test
@@ -82,7 +79,6 @@ class OutletTest {
         verify(session, timeout(5000)).close(Outlet.TOO_SLOW);
         gate.countDown();
         outlet.text("nobody hears this");
-        outlet.frame(new byte[1]);
         assertThat(sent).doesNotContain(new TextMessage("nobody hears this"));
     }
 
@@ -105,7 +101,6 @@ class OutletTest {
             doThrow(new IOException("gone already")).when(session).close(any());
             Outlet outlet = new Outlet(session, pool);
             outlet.text("a");
-            outlet.frame(new byte[1]);
             verify(session, timeout(5000)).close(CloseStatus.SESSION_NOT_RELIABLE);
             outlet.text("b");
             outlet.close(CloseStatus.NORMAL);

@@ -1,4 +1,4 @@
-package bellrope.server.live;
+package bellrope.server.news;
 
 import java.io.IOException;
 import java.util.ArrayDeque;
@@ -6,7 +6,6 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.RejectedExecutionException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.web.socket.BinaryMessage;
 import org.springframework.web.socket.CloseStatus;
 import org.springframework.web.socket.PingMessage;
 import org.springframework.web.socket.TextMessage;
@@ -17,8 +16,8 @@ import org.springframework.web.socket.WebSocketSession;
  * What goes down one socket. Whoever has something to send leaves it here and goes on; a thread of the pool sends it, one at a
  * time for each socket. So a reader that takes nothing holds up nobody but its own thread.
  *
- * <p>Only the newest frame waits: one that has not gone yet is replaced. Texts wait in order, up to a bound; a reader that
- * lets more pile up is disconnected, because it would get a wrong picture of what happened.
+ * <p>Texts wait in order, up to a bound; a reader that lets more pile up is disconnected, because it would get a wrong picture
+ * of what happened.
  */
 final class Outlet {
     /** A reader was disconnected because it did not read. */
@@ -33,7 +32,6 @@ final class Outlet {
     private final WebSocketSession session;
     private final Executor pool;
     private final ArrayDeque<WebSocketMessage<?>> texts = new ArrayDeque<>();
-    private byte[] frame;
     private int waiting;
     private boolean sending;
     private boolean closed;
@@ -41,17 +39,6 @@ final class Outlet {
     Outlet(WebSocketSession session, Executor pool) {
         this.session = session;
         this.pool = pool;
-    }
-
-    /** Sends a frame, in place of one that has not gone yet. */
-    void frame(byte[] newest) {
-        synchronized (this) {
-            if (closed) {
-                return;
-            }
-            frame = newest;
-        }
-        wake();
     }
 
     /** Sends a text after those that wait. */
@@ -104,17 +91,12 @@ final class Outlet {
         while (true) {
             WebSocketMessage<?> next;
             synchronized (this) {
-                if (closed || frame == null && texts.isEmpty()) {
+                if (closed || texts.isEmpty()) {
                     sending = false;
                     return;
                 }
-                if (frame != null) {
-                    next = new BinaryMessage(frame);
-                    frame = null;
-                } else {
-                    next = texts.poll();
-                    waiting -= next.getPayloadLength();
-                }
+                next = texts.poll();
+                waiting -= next.getPayloadLength();
             }
             try {
                 session.sendMessage(next);
@@ -132,7 +114,6 @@ final class Outlet {
                 return;
             }
             closed = true;
-            frame = null;
             texts.clear();
             waiting = 0;
         }

@@ -1,0 +1,38 @@
+package bellrope.format.answer;
+
+import bellrope.format.json.JsonValue;
+import bellrope.format.report.AccountReport;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a live stage has to say since it was last asked, besides its frame.
+ *
+ * @param accounts of pulls, in their order; those that came by themselves are among them
+ * @param told what game code would be told
+ * @param comfort what shakes, flashes and holds still; null if nothing does and nothing did
+ * @param still whether nothing plays, so that it need not be asked again before something happens
+ */
+public record StageReply(
+        List<AccountReport> accounts,
+        List<Notice> told,
+        @Nullable Comfort comfort,
+        boolean still) {
+    /**
+     * Something told.
+     *
+     * @param what notice, begins, ends or gone
+     * @param at seconds since the stage began
+     * @param values what it carries, as a payload
+     */
+    public record Notice(String name, String what, String rope, int pull, double at, JsonValue values) {}
+
+    /**
+     * How the player's comfort stands.
+     *
+     * @param shake units to the right and up by which the camera is moved
+     * @param flash red, green and blue in linear light, and how much of it lies over the screen
+     * @param paused seconds that are left of a hit pause
+     */
+    public record Comfort(double[] shake, double[] flash, double paused) {}
+}
