@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from './api/client'
 import { letterKeys, setLetterKeys, useKeys } from './common/useKeys'
@@ -7,6 +7,7 @@ import ConflictSheet from './project/ConflictSheet.vue'
 import ProjectMenu from './project/ProjectMenu.vue'
 import { useNews } from './project/useNews'
 import { useProject } from './project/useProject'
+import { ahead } from './views'
 
 const project = useProject()
 const route = useRoute()
@@ -31,6 +32,10 @@ async function open(id: number) {
   await router.replace({ query: { project: id } })
   if (id !== project.id) await project.open(id)
 }
+watch(
+  () => project.state === 'ready',
+  (ready) => ready && ahead(project),
+)
 
 onMounted(async () => {
   await router.isReady()

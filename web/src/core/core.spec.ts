@@ -62,6 +62,15 @@ describe('the core beside the page', () => {
     expect(worker.words.slice(8)).toEqual(['open', 'put', 'preview'])
   })
 
+  it('can be started ahead of the first question', () => {
+    core.ready(project(first))
+    core.ready(project(first))
+    expect(Noted.all).toHaveLength(1)
+    expect(Noted.all[0].words).toEqual(['open', 'put'])
+    void core.ask(project(first), 'preview', 'it', {})
+    expect(Noted.all[0].words).toEqual(['open', 'put', 'preview'])
+  })
+
   it('refuses what is wrong in the words of the server', async () => {
     const one = core.ask(project(first), 'preview', 'it', {})
     Noted.all[0].says({

@@ -89,6 +89,11 @@ export class Core {
     return this.send(ask, what, wish)
   }
 
+  /** Starts it, so that the first question finds it there. */
+  ready(project: Shown) {
+    if (!this.worker) this.tell(project)
+  }
+
   /** Which worker it is: what one was told, the next does not know. */
   get life() {
     return this.lives

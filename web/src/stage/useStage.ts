@@ -46,13 +46,15 @@ const BEFORE = 4
 const REST: Comfort = { shake: [0, 0], flash: [0, 0, 0, 0], paused: 0 }
 
 // A worker of its own, so that whatever else is computed does not hold up what plays.
-const shared = new Core(() => new Worker(new URL('../core/worker.ts', import.meta.url), { type: 'module' }))
+export const stageCore = new Core(
+  () => new Worker(new URL('../core/worker.ts', import.meta.url), { type: 'module' }),
+)
 
 /**
  * The live stage of the open project: what a hand does goes to it at once, and while something plays it is asked for the
  * newest frame as often as the page is drawn.
  */
-export function useStage(handlers: Handlers, core = shared) {
+export function useStage(handlers: Handlers, core = stageCore) {
   const project = useProject()
   /** Why the stage stopped; empty while it runs. */
   const failed = ref('')

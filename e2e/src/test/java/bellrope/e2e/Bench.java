@@ -26,20 +26,36 @@ import org.springframework.context.ConfigurableApplicationContext;
 
 /** The real server with the demo, and a real browser before it, at 1280 × 800. */
 final class Bench implements AutoCloseable {
-    private final ConfigurableApplicationContext context;
+    private final Path data;
     private final ChromeDriver browser;
     private final int port;
+    private ConfigurableApplicationContext context;
 
     Bench(Path folder, boolean demo) {
-        context = BellropeApplication.application()
-                .run(
-                        "--server.port=0",
-                        "--bellrope.data=" + folder.resolve("e2e.db"),
-                        "--bellrope.demo=" + demo,
-                        "--bellrope.windows=64");
+        data = folder.resolve("e2e.db");
+        context = server(0, demo);
         port = ((WebServerApplicationContext) context).getWebServer().getPort();
         browser = browser(folder);
         open("/");
+    }
+
+    private ConfigurableApplicationContext server(int port, boolean demo) {
+        return BellropeApplication.application()
+                .run(
+                        "--server.port=" + port,
+                        "--bellrope.data=" + data,
+                        "--bellrope.demo=" + demo,
+                        "--bellrope.windows=64");
+    }
+
+    /** Stops the server; the page stays open. */
+    void stopServer() {
+        context.close();
+    }
+
+    /** Starts it again with the same data, at the same address. */
+    void startServer() {
+        context = server(port, false);
     }
 
     static ChromeDriver browser(Path folder) {
