@@ -100,7 +100,7 @@ export const api = {
     ),
   handOver: (project: number, name: string, note: string) =>
     json<Saved>('POST', `/projects/${project}/versions`, { name, note }),
-  /** Where a file of the contract is: `asyncapi`, `schema` or `code/` and a language. */
+  /** Where a file of the contract is: `asyncapi`, `schema`, `web-game`, or `code/` and a language. */
   contractPath: (project: number, file: string, version?: string) =>
     `/api/projects/${project}/contract/${file}${version ? `?version=${encodeURIComponent(version)}` : ''}`,
   importNew: (text: string) => json<ProjectLine>('POST', '/bundles', text),

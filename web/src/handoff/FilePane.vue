@@ -8,7 +8,13 @@ const props = defineProps<{ version?: string; changed: number }>()
 const format = defineModel<string>('format', { required: true })
 const project = useProject()
 
-const path = computed(() => api.contractPath(project.id, format.value, props.version))
+const WEB_GAME = 'web-game'
+const whole = computed(() => format.value === WEB_GAME)
+/** What is shown, and what is downloaded: of a web game everything together. */
+const path = computed(() =>
+  whole.value ? '/game/bellrope.ts' : api.contractPath(project.id, format.value, props.version),
+)
+const saved = computed(() => (whole.value ? api.contractPath(project.id, WEB_GAME) : path.value))
 const text = ref('')
 const file = ref('')
 const failure = ref('')
@@ -23,7 +29,9 @@ watch(
       if (asked !== path.value) return
       if (!response.ok) throw new Error(JSON.parse(body).detail ?? response.statusText)
       text.value = body
-      file.value = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? ''
+      file.value = whole.value
+        ? 'bellrope.ts'
+        : (/filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? '')
       failure.value = ''
     } catch (e) {
       failure.value =
@@ -47,6 +55,7 @@ export const FORMATS = [
   ['code/csharp', 'C#'],
   ['code/cpp', 'C++'],
   ['code/typescript', 'TypeScript'],
+  ['web-game', 'Web game'],
   ['asyncapi', 'AsyncAPI'],
   ['schema', 'JSON Schema'],
 ] as const
@@ -67,8 +76,11 @@ export const FORMATS = [
       </span>
       <p>
         <b>{{ file }}</b>
-        <span class="quiet">{{ version ? `version ${version}` : 'as it stands' }}</span>
-        <a class="link" :href="path" :download="file">download</a>
+        <span v-if="whole" class="quiet">wraps the core in a game's page</span>
+        <span v-else class="quiet">{{ version ? `version ${version}` : 'as it stands' }}</span>
+        <a class="link" :href="saved" :download="whole ? '' : file">{{
+          whole ? 'download with core, calls and bundle' : 'download'
+        }}</a>
         <button class="link" @click="copy">{{ copied ? 'copied' : 'copy' }}</button>
       </p>
       <p v-if="failure" class="failure" role="alert">{{ failure }}</p>

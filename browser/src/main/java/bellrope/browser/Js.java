@@ -1,10 +1,13 @@
 package bellrope.browser;
 
 import bellrope.format.json.JsonValue;
+import java.nio.ByteBuffer;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import org.teavm.jso.JSObject;
+import org.teavm.jso.typedarrays.Int8Array;
 
 /** Objects, lists and values of the page. */
 final class Js {
@@ -126,6 +129,11 @@ final class Js {
             return list(values, Js::value);
         }
         throw new IllegalArgumentException("no way to write " + v);
+    }
+
+    /** Returns a copy of a frame. */
+    static JSObject bytes(ByteBuffer frame) {
+        return Int8Array.copyFromJavaArray(Arrays.copyOfRange(frame.array(), frame.position(), frame.limit()));
     }
 
     static <T> JSObject list(List<T> values, Function<T, JSObject> each) {

@@ -2,7 +2,6 @@ package bellrope.browser;
 
 import bellrope.core.measure.Reaches;
 import bellrope.core.stage.Viewing;
-import bellrope.core.value.Refused;
 import bellrope.format.answer.Answer;
 import bellrope.format.answer.FeedWish;
 import bellrope.format.answer.FitWish;
@@ -22,21 +21,16 @@ import bellrope.format.answer.TakeWish;
 import bellrope.format.answer.Takes;
 import bellrope.format.answer.Whole;
 import bellrope.format.answer.Wirings;
-import bellrope.format.answer.Wrong;
 import bellrope.format.json.JsonValue;
 import bellrope.format.report.ParameterReport;
-import java.nio.ByteBuffer;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import java.util.function.Supplier;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.JSObject;
-import org.teavm.jso.typedarrays.Int8Array;
 
 /**
  * What a page can ask for. The project is told part by part; each question may bring drafts. What cannot be answered comes
@@ -75,7 +69,7 @@ public final class Page {
     /** Takes a part as it is saved. */
     @JSExport
     public static JSObject put(JSObject part) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue p = JsValue.of(part);
             PARTS.put(
                     (long) p.get("id").number(),
@@ -94,7 +88,7 @@ public final class Page {
     /** Plays an effect for its own sake: {@code {head, viewing, from, frames}}. */
     @JSExport
     public static JSObject preview(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             Answer<PreviewHead> answer = Previews.of(
                     whole(wish),
@@ -115,7 +109,7 @@ public final class Page {
     /** Plays a pull: {@code {head, viewing, from, frames}}. */
     @JSExport
     public static JSObject take(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             Answer<TakeHead> answer = Takes.of(
                     whole(wish),
@@ -134,7 +128,7 @@ public final class Page {
     /** Returns the responses of some ropes, or of all: {@code {answer}}. */
     @JSExport
     public static JSObject responses(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             return answer(Js.list(
                     RESPONSES.of(whole(wish), each(wish.get("ropes"), n -> (long) n.number())), Answers::of));
@@ -144,7 +138,7 @@ public final class Page {
     /** Draws the feeds of a rope. */
     @JSExport
     public static JSObject feeds(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             return answer(Answers.of(
                     Wirings.feeds(whole(wish), (long) wish.get("rope").number(), RESPONSES)));
@@ -154,7 +148,7 @@ public final class Page {
     /** Looks at how everything is wired. */
     @JSExport
     public static JSObject wiring(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             return answer(Answers.of(Wirings.of(
                     whole(wish),
@@ -175,7 +169,7 @@ public final class Page {
     /** Computes what answers to the parameters of an effect, and the proofs of its defaults and scales. */
     @JSExport
     public static JSObject parameters(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             Whole whole = whole(wish);
             return answer(Answers.of(ParameterReport.of(
@@ -186,7 +180,7 @@ public final class Page {
     /** Brings ropes to fit something; nothing is saved. */
     @JSExport
     public static JSObject fitted(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             JsonValue feed = wish.get("feed");
             Double index = feed == null ? null : decimal(feed, "index");
@@ -210,7 +204,7 @@ public final class Page {
     /** Begins a live stage with the project as it stands, in place of the one before: {@code {now}}. */
     @JSExport
     public static JSObject startStage(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             live = new LiveStage(whole(wish).project(), wish.get("now").number());
             return shown();
@@ -220,7 +214,7 @@ public final class Page {
     /** Lets what plays bend to the project as it stands: {@code {now}}. */
     @JSExport
     public static JSObject retuneStage(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             live().retune(whole(wish).project(), wish.get("now").number());
             return shown();
@@ -230,7 +224,7 @@ public final class Page {
     /** Tells the live stage what a hand does: {@code {answer, frames}}, the newest picture if it can be another. */
     @JSExport
     public static JSObject stage(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             live().receive(wish, wish.get("now").number());
             return shown();
@@ -240,7 +234,7 @@ public final class Page {
     /** Finds accounts of the live stage by their words, the newest first; all, the oldest first, without words. */
     @JSExport
     public static JSObject accounts(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             String words = text(wish, "words");
             return answer(Js.list(
@@ -261,13 +255,50 @@ public final class Page {
     private static JSObject shown() {
         JSObject shown = answer(Answers.of(live.said()));
         JSObject frames = Js.list();
-        live.seen().ifPresent(frame -> Js.add(frames, copy(frame)));
+        live.seen().ifPresent(frame -> Js.add(frames, Js.bytes(frame)));
         Js.set(shown, "frames", frames);
         return shown;
     }
 
-    private static Int8Array copy(ByteBuffer frame) {
-        return Int8Array.copyFromJavaArray(Arrays.copyOfRange(frame.array(), frame.position(), frame.limit()));
+    /** Begins the stage of a web game with a bundle, and the rest of its calls: see {@link Game}. */
+    @JSExport
+    public static JSObject gameOpen(JSObject bundle) {
+        return Game.open(bundle);
+    }
+
+    @JSExport
+    public static JSObject gameRetune(JSObject bundle) {
+        return Game.retune(bundle);
+    }
+
+    @JSExport
+    public static JSObject gameTell(JSObject message) {
+        return Game.tell(message);
+    }
+
+    @JSExport
+    public static JSObject gameTurn(double account, String rope, String parameter, JSObject value) {
+        return Game.turn(account, rope, parameter, value);
+    }
+
+    @JSExport
+    public static int gameAdvance(double seconds) {
+        return Game.advance(seconds);
+    }
+
+    @JSExport
+    public static JSObject gameFrame() {
+        return Game.frame();
+    }
+
+    @JSExport
+    public static JSObject gameTold() {
+        return Game.told();
+    }
+
+    @JSExport
+    public static JSObject gameComfort() {
+        return Game.comfort();
     }
 
     private static JSObject answer(JSObject answer) {
@@ -293,7 +324,7 @@ public final class Page {
     /** Returns some frames of a take, or a preview, that was answered lately: {@code {from, frames}}. */
     @JSExport
     public static JSObject look(JSObject asked) {
-        return told(() -> {
+        return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             int from = (int) wish.get("from").number();
             JSObject looked = Js.object();
@@ -307,7 +338,7 @@ public final class Page {
     private static JSObject frames(Viewing viewing, int from, int count) {
         JSObject frames = Js.list();
         for (int step = from; step < from + count; step++) {
-            Js.add(frames, copy(viewing.at(step)));
+            Js.add(frames, Js.bytes(viewing.at(step)));
         }
         return frames;
     }
@@ -319,27 +350,6 @@ public final class Page {
             drafts.put((long) given.get(i).get("part").number(), given.get(i).get("body"));
         }
         return PARTS.whole(drafts);
-    }
-
-    // What cannot be answered is told as it would be by the server.
-    private static JSObject told(Supplier<JSObject> work) {
-        try {
-            return work.get();
-        } catch (Wrong wrong) {
-            return wrong(wrong);
-        } catch (Refused refused) {
-            return wrong(Wrong.of(refused));
-        } catch (NotThere gone) {
-            JSObject told = Js.object();
-            Js.set(told, "missing", Js.value(gone.getMessage()));
-            return told;
-        }
-    }
-
-    private static JSObject wrong(Wrong wrong) {
-        JSObject told = Js.object();
-        Js.set(told, "problems", Js.list(wrong.problems(), Answers::of));
-        return told;
     }
 
     private static <T> List<T> each(JsonValue given, Function<JsonValue, T> reader) {

@@ -111,7 +111,7 @@ final class Parts {
     }
 
     // Whatever is saved says it; it is worked out where pictures are decoded.
-    private static double coverage(byte[] png) {
+    static double coverage(byte[] png) {
         throw new IllegalStateException("a sprite that does not say its coverage");
     }
 }

@@ -1,8 +1,11 @@
 package bellrope.format.answer;
 
+import bellrope.core.stage.told.Told;
 import bellrope.format.json.JsonValue;
+import bellrope.format.json.PayloadJson;
 import bellrope.format.report.AccountReport;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -25,7 +28,18 @@ public record StageReply(
      * @param at seconds since the stage began
      * @param values what it carries, as a payload
      */
-    public record Notice(String name, String what, String rope, int pull, double at, JsonValue values) {}
+    public record Notice(String name, String what, String rope, int pull, double at, JsonValue values) {
+        /** @param rate steps a second */
+        public static Notice of(Told told, double rate) {
+            return new Notice(
+                    told.name(),
+                    told.what().name().toLowerCase(Locale.ROOT),
+                    told.rope(),
+                    told.pull(),
+                    told.step() / rate,
+                    PayloadJson.write(told.values()));
+        }
+    }
 
     /**
      * How the player's comfort stands.

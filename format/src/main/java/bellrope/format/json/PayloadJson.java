@@ -29,7 +29,8 @@ public final class PayloadJson {
         return payload;
     }
 
-    static Datum datum(JsonValue value, String at, Problems problems) {
+    /** Reads one value; null where it is none, which is noted. */
+    public static Datum datum(JsonValue value, String at, Problems problems) {
         if (value.isNumber()) {
             return problems.made(at, () -> new Datum.Num(value.number()));
         } else if (value.isFlag()) {

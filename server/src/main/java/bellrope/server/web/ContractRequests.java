@@ -26,12 +26,20 @@ import bellrope.server.view.Views.Saved;
 import bellrope.server.view.Views.VersionView;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.Parameter;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -48,6 +56,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/projects/{project}")
 class ContractRequests {
+    private static final List<String> WEB_GAME =
+            List.of("game/bellrope.ts", "core/core.js", "core/core.d.ts", "core/runtime.js", "core/core.wasm");
+
     private final ProjectStore store;
     private final Readers readers;
 
@@ -158,6 +169,42 @@ class ContractRequests {
         return file(
                 wanted.file(chosen.project.name()),
                 wanted.code(chosen.project.name(), chosen.contract, chosen.aliases, chosen.version));
+    }
+
+    /** Returns all that a game in a browser needs: the core, what loads and wraps it, the typed calls, and the bundle. */
+    @Operation(operationId = "webGame")
+    @GetMapping(path = "/contract/web-game", produces = "application/zip")
+    ResponseEntity<byte[]> webGame(@PathVariable long project) throws IOException {
+        Chosen chosen = chosen(project, null);
+        Project p = chosen.project;
+        Language typed = Language.TYPESCRIPT;
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream(2 << 20);
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            for (String file : WEB_GAME) {
+                try (InputStream in = new ClassPathResource("static/" + file).getInputStream()) {
+                    entry(zip, file.substring(file.indexOf('/') + 1), in.readAllBytes());
+                }
+            }
+            String code = typed.code(p.name(), chosen.contract, chosen.aliases, chosen.version);
+            entry(zip, typed.file(p.name()), code.getBytes(StandardCharsets.UTF_8));
+            entry(zip, ProjectRequests.file(p.name()), Bundle.write(p).getBytes(StandardCharsets.UTF_8));
+        }
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename("web-game.zip")
+                                .build()
+                                .toString())
+                .body(bytes.toByteArray());
+    }
+
+    // Always of the same time, so that the same project gives the same bytes.
+    private static void entry(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
+        ZipEntry entry = new ZipEntry(name);
+        entry.setTimeLocal(LocalDateTime.of(2000, 1, 1, 0, 0));
+        zip.putNextEntry(entry);
+        zip.write(bytes);
     }
 
     private record Chosen(Project project, Contract contract, List<Alias> aliases, String version) {}

@@ -27,6 +27,7 @@ import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
+import java.util.Locale;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -187,11 +188,15 @@ class ProjectRequests {
     @GetMapping("/projects/{project}/bundle")
     ResponseEntity<byte[]> export(@PathVariable long project) {
         Snapshot snapshot = store.get(project);
-        String file = snapshot.name().toLowerCase().replaceAll("[^a-z0-9]+", "-") + ".bellrope.json";
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file + "\"")
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + file(snapshot.name()) + "\"")
                 .contentType(MediaType.APPLICATION_JSON)
                 .body(Bundle.write(snapshot.project()).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    }
+
+    /** Returns the name of the file that a project is exported to. */
+    static String file(String project) {
+        return project.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ".bellrope.json";
     }
 
     @Operation(operationId = "importBundle")
