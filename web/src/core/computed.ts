@@ -96,16 +96,16 @@ export const take = (project: Shown, request: TakeRequest, at = 0) =>
     { ...request, at, window: 'ropes' },
   )
 
-/** Gives the responses of some ropes, or of all, as they come. */
+/** Gives the responses of some ropes as they come, until it is not wanted any more. */
 export async function responses(
   project: Shown,
-  ropes: number[] | undefined,
+  ropes: number[],
   drafts: Draft[],
   each: (response: ResponseView) => void,
+  wanted: () => boolean,
 ) {
-  const all = ropes ?? [...project.parts.values()].filter((p) => p.kind === 'rope').map((p) => p.id)
-  for (let i = 0; i < all.length; i += AT_ONCE) {
-    const some = all.slice(i, i + AT_ONCE).filter((rope) => project.parts.has(rope))
+  for (let i = 0; i < ropes.length && wanted(); i += AT_ONCE) {
+    const some = ropes.slice(i, i + AT_ONCE).filter((rope) => project.parts.has(rope))
     const found = await computed(
       project,
       'responses',

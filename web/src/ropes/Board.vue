@@ -12,14 +12,17 @@ const props = defineProps<{
   responses: Map<number, ResponseView>
   open: number
   find: string
-  waiting: boolean
+  /** How many responses are still to be computed. */
+  waiting: number
   wiring?: WiringView
   findings: Map<number, NoticedView[]>
 }>()
-const emit = defineEmits<{ open: [id: number]; add: []; mend: [finding: NoticedView] }>()
+const emit = defineEmits<{ open: [id: number]; add: []; mend: [finding: NoticedView]; stop: [] }>()
 const project = useProject()
 
 const SECONDS = 3
+/** From so many responses on it is said how many are left, and they can be stopped. */
+const MANY = 24
 const SORTS = ['by event', 'weight', 'presence', 'release', 'findings'] as const
 const sort = ref<(typeof SORTS)[number]>('by event')
 const list = ref<HTMLElement>()
@@ -155,7 +158,10 @@ defineExpose({ shown, duplicate, switchOff, toggle })
       <button class="link" :aria-pressed="weighing" @click="weighing = !weighing">
         {{ weighing ? 'sentences' : 'balance' }}
       </button>
-      <span v-if="waiting" class="quiet right">computing…</span>
+      <span v-if="waiting" class="quiet right">
+        {{ waiting > MANY ? `computing ${waiting} responses…` : 'computing…' }}
+        <button v-if="waiting > MANY" class="link" @click="emit('stop')">stop</button>
+      </span>
     </div>
     <BulkBar
       v-if="choosing"

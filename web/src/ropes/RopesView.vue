@@ -35,7 +35,9 @@ const shaping = ref(false)
 const lit = ref<number>()
 const take = shallowRef<Take>()
 const responses = reactive(new Map<number, ResponseView>())
-const waiting = ref(false)
+/** Ropes whose response is not computed as things stand. */
+const owed = reactive(new Set<number>())
+let stopped = false
 const busy = ref(false)
 const offline = ref('')
 
@@ -109,15 +111,29 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
   }
 })
 
-const fetchResponses = latest<number[] | undefined>(async (ids) => {
-  waiting.value = true
+/** Asks for responses: of these ropes first, then of all that are still owed. */
+const fetchResponses = latest<number[]>(async (ids, replaced) => {
+  const there = new Set(project.ropes.map((r) => r.id))
+  const all = [...new Set([...ids, ...owed])].filter((id) => there.has(id))
+  owed.clear()
+  all.forEach((id) => owed.add(id))
+  stopped = false
   try {
-    await computedResponses(project, ids, project.draftList, (r) => responses.set(r.rope, r))
+    await computedResponses(
+      project,
+      all,
+      project.draftList,
+      (r) => {
+        responses.set(r.rope, r)
+        if (!replaced()) owed.delete(r.rope)
+      },
+      () => !replaced() && !stopped,
+    )
     offline.value = ''
   } catch (e) {
     failed(e)
   } finally {
-    waiting.value = false
+    if (!replaced()) owed.clear()
   }
 })
 
@@ -198,7 +214,9 @@ watch(
       .filter((r) => r.body.play === name || r.id === ropeId.value)
       .map((r) => r.id)
     if (project.drafts.size === 0) wiring.look()
-    fetchResponses(missing || project.drafts.size === 0 ? undefined : concerned)
+    if (missing || project.drafts.size === 0) project.ropes.forEach((r) => owed.add(r.id))
+    concerned.forEach((id) => owed.add(id))
+    fetchResponses(concerned)
   },
   { immediate: true },
 )
@@ -207,6 +225,7 @@ watch(
   () => project.id,
   () => {
     responses.clear()
+    owed.clear()
     ropeId.value = 0
     eventId.value = 0
     pulling.forget()
@@ -280,7 +299,8 @@ useKeys(
       :responses="responses"
       :open="ropeId"
       :find="find"
-      :waiting="waiting"
+      :waiting="owed.size"
+      @stop="stopped = true"
       :wiring="wiring.view.value"
       :findings="wiring.byRope.value"
       @open="open"
