@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { computed, onMounted, reactive, ref, watch } from 'vue'
+import { useRoute, useRouter, type LocationQuery } from 'vue-router'
 import { api } from './api/client'
 import { letterKeys, setLetterKeys, useKeys } from './common/useKeys'
 import ConflictSheet from './project/ConflictSheet.vue'
@@ -15,13 +15,21 @@ const router = useRouter()
 const find = ref('')
 const search = ref<HTMLInputElement>()
 const news = useNews()
+/** What was open in each view when it was left. */
+const left = reactive(new Map<string, LocationQuery>())
+router.afterEach((to) => {
+  left.set(to.path, to.query)
+})
 
 async function start() {
   try {
     const lines = await api.projects()
     const wanted = Number(route.query.project)
     const chosen = lines.find((l) => l.id === wanted) ?? lines[0]
-    if (chosen) await project.open(chosen.id)
+    if (chosen) {
+      await router.replace({ query: { ...route.query, project: chosen.id } })
+      await project.open(chosen.id)
+    }
   } catch (e) {
     project.state = 'failed'
     project.failure = (e as Error).message
@@ -29,6 +37,7 @@ async function start() {
 }
 
 async function open(id: number) {
+  if (id !== project.id) left.clear()
   await router.replace({ query: { project: id } })
   if (id !== project.id) await project.open(id)
 }
@@ -117,7 +126,7 @@ const ROPE_KEYS = [
         <RouterLink
           v-for="v in VIEWS"
           :key="v.path"
-          :to="{ path: v.path, query: route.query.project ? { project: route.query.project } : {} }"
+          :to="{ path: v.path, query: left.get(v.path) ?? { project: project.id } }"
           >{{ v.name }}</RouterLink
         >
       </nav>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { readNumber, rounded, showNumber, type NumberKind } from './numberText'
+import { readNumber, rounded, showNumber, showTime, typedUnit, type NumberKind } from './numberText'
+import { keepTimeUnit, timeUnit } from './times'
 
 /**
- * A number that can be typed, dragged by its unit, and stepped: Shift coarse, Alt fine. `draft` is sent while it moves,
- * `commit` when it rests.
+ * A number that can be typed, dragged by its unit, and stepped: Shift coarse, Alt fine. What is typed takes effect when it is
+ * meant – Enter, Tab, leaving the field – and never half typed; steps and drags are shown at once by `draft`. What cannot be
+ * taken stays in the field with the reason and the nearest that can.
  */
 const props = withDefaults(
   defineProps<{
@@ -17,77 +19,112 @@ const props = withDefaults(
     step?: number
     stepsPerSecond?: number
     wide?: boolean
+    /** The other end of a range, which this one may not pass, and which end this one is. */
+    partner?: number
+    end?: 'least' | 'most'
   }>(),
-  { unit: '', kind: 'plain', least: -Infinity, most: Infinity, step: 0.1, stepsPerSecond: 60, wide: false },
+  {
+    unit: '',
+    kind: 'plain',
+    least: -Infinity,
+    most: Infinity,
+    step: 0.1,
+    stepsPerSecond: 60,
+    wide: false,
+    partner: undefined,
+    end: undefined,
+  },
 )
-const emit = defineEmits<{ draft: [value: number]; commit: [value: number] }>()
+const emit = defineEmits<{
+  draft: [value: number]
+  commit: [value: number]
+  /** A number that lies beyond the partner: both ends change places, or both become it. */
+  swap: [value: number]
+  both: [value: number]
+}>()
 
-const text = ref(showNumber(props.value))
-const focused = ref(false)
+const time = computed(() => (props.kind === 'time' ? timeUnit(props.label) : undefined))
+const show = (value: number) =>
+  time.value ? showTime(value, time.value, props.stepsPerSecond) : showNumber(value)
+const units = computed(() => {
+  const words = time.value === 'f' ? 'frames' : time.value
+  return words && /^s\b/.test(props.unit) ? props.unit.replace(/^s/, words) : props.unit
+})
+
+const text = ref(show(props.value))
 const field = ref<HTMLInputElement>()
+/** Whether what stands in the field was typed and not taken yet. */
+const typed = ref(false)
 let before = props.value
 let pending: number | undefined
 
-watch(
-  () => props.value,
-  (value) => {
-    if (!focused.value || readNumber(text.value, props.kind, props.stepsPerSecond) !== value) {
-      if (pending === undefined || !focused.value) text.value = showNumber(value)
-    }
-  },
-)
+const read = () => readNumber(text.value, props.kind, props.stepsPerSecond, time.value)
 
+watch([() => props.value, time], ([value]) => {
+  if (!typed.value && pending === undefined) text.value = show(value)
+})
+
+const beyondPartner = computed(() => {
+  const value = read()
+  if (value === undefined || props.partner === undefined) return false
+  return props.end === 'least' ? value > props.partner : value < props.partner
+})
+const outOfBounds = computed(() => {
+  const value = read()
+  return value !== undefined && (value < props.least || value > props.most)
+})
 const wrong = computed(() => {
-  const value = readNumber(text.value, props.kind, props.stepsPerSecond)
-  if (value === undefined)
+  if (read() === undefined)
     return props.kind === 'time' ? 'a time such as 0.3, 300ms or 18f' : 'a number, or a sum such as 0.3*2'
-  if (value < props.least || value > props.most)
+  if (outOfBounds.value)
     return Number.isFinite(props.most)
-      ? `from ${showNumber(props.least)} to ${showNumber(props.most)}`
-      : `${showNumber(props.least)} or more`
+      ? `from ${show(props.least)} to ${show(props.most)}`
+      : `${show(props.least)} or more`
+  if (beyondPartner.value)
+    return props.end === 'least'
+      ? `more than the most, ${show(props.partner!)}`
+      : `less than the least, ${show(props.partner!)}`
   return ''
+})
+/** The nearest that could be taken. */
+const nearest = computed(() => {
+  const value = read()
+  return value === undefined ? undefined : Math.min(props.most, Math.max(props.least, value))
 })
 
 const became = computed(() => {
-  const value = readNumber(text.value, props.kind, props.stepsPerSecond)
+  const value = read()
   if (props.kind !== 'time' || value === undefined) return undefined
   return `${showNumber(value)} s, ${showNumber(value * props.stepsPerSecond)} frames`
 })
 
 const width = computed(() => Math.max(2, text.value.length) + 0.6 + 'ch')
 
-function typed() {
-  const value = readNumber(text.value, props.kind, props.stepsPerSecond)
+// Takes what stands in the field, if it can be taken.
+function settle() {
+  const value = read()
   if (value === undefined || wrong.value) return
-  pending = value
-  emit('draft', value)
-}
-
-function rest() {
-  if (wrong.value) {
-    text.value = showNumber(before)
-    if (pending !== undefined) emit('commit', before)
-  } else if (pending !== undefined) {
-    emit('commit', pending)
-    text.value = showNumber(pending)
-    before = pending
-  } else {
-    text.value = showNumber(props.value)
+  if (typed.value || pending !== undefined) {
+    if (value !== before || pending !== undefined) emit('commit', value)
+    before = value
+    // A time goes on in the unit that was typed.
+    const unit = props.kind === 'time' && typed.value ? typedUnit(text.value) : undefined
+    if (unit) keepTimeUnit(props.label, unit)
+    text.value = show(value)
   }
+  typed.value = false
   pending = undefined
 }
 
 function focus() {
-  focused.value = true
-  before = props.value
+  if (!typed.value) before = props.value
   nextTick(() => field.value?.select())
 }
 
 function blur() {
   // Another window came to the front; this field is still being typed in.
   if (document.activeElement === field.value) return
-  focused.value = false
-  rest()
+  settle()
 }
 
 function size(event: { shiftKey: boolean; altKey: boolean }) {
@@ -97,30 +134,62 @@ function size(event: { shiftKey: boolean; altKey: boolean }) {
 }
 
 function moveTo(value: number) {
-  const held = rounded(Math.min(props.most, Math.max(props.least, value)))
-  text.value = showNumber(props.kind === 'whole' ? Math.round(held) : held)
-  typed()
+  const most = props.end === 'least' ? Math.min(props.most, props.partner!) : props.most
+  const least = props.end === 'most' ? Math.max(props.least, props.partner!) : props.least
+  const held = rounded(Math.min(most, Math.max(least, value)))
+  const moved = props.kind === 'whole' ? Math.round(held) : held
+  text.value = show(moved)
+  typed.value = false
+  pending = moved
+  emit('draft', moved)
+}
+
+function restore() {
+  const moved = pending !== undefined
+  typed.value = false
+  pending = undefined
+  text.value = show(before)
+  if (moved) {
+    emit('draft', before)
+    emit('commit', before)
+  }
 }
 
 function key(event: KeyboardEvent) {
+  if (event.key === 'Escape') {
+    // Once gives the value back; the next is for whatever the field stands in.
+    if (!typed.value && pending === undefined) return
+    event.stopPropagation()
+    event.preventDefault()
+    restore()
+    field.value?.select()
+    return
+  }
   event.stopPropagation()
   if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
     event.preventDefault()
-    const now = readNumber(text.value, props.kind, props.stepsPerSecond) ?? props.value
-    moveTo(now + (event.key === 'ArrowUp' ? 1 : -1) * size(event))
+    moveTo((read() ?? props.value) + (event.key === 'ArrowUp' ? 1 : -1) * size(event))
   } else if (event.key === 'Enter') {
-    rest()
-    before = readNumber(text.value, props.kind, props.stepsPerSecond) ?? before
+    settle()
     field.value?.select()
-  } else if (event.key === 'Escape') {
-    text.value = showNumber(before)
-    if (pending !== undefined) {
-      emit('draft', before)
-      emit('commit', before)
-      pending = undefined
-    }
-    field.value?.blur()
   }
+}
+
+function take(value: number) {
+  text.value = show(value)
+  settle()
+}
+function swap() {
+  const value = read()!
+  typed.value = false
+  emit('swap', value)
+  text.value = show(props.partner!)
+}
+function both() {
+  const value = read()!
+  typed.value = false
+  before = value
+  emit('both', value)
 }
 
 let dragFrom: { x: number; value: number } | undefined
@@ -134,26 +203,26 @@ function drag(event: PointerEvent) {
   moveTo(dragFrom.value + Math.round((event.clientX - dragFrom.x) / 4) * size(event))
 }
 function dragEnd() {
-  if (dragFrom && pending !== undefined) rest()
+  if (dragFrom && pending !== undefined) settle()
   dragFrom = undefined
 }
 </script>
 
 <template>
-  <span class="number" :class="{ wrong, wide }">
+  <span class="number" :class="{ wrong: typed && wrong, wide }">
     <input
       ref="field"
       v-model="text"
       inputmode="decimal"
       autocomplete="off"
       spellcheck="false"
-      :aria-label="unit ? `${label}, ${unit}` : label"
-      :aria-invalid="!!wrong"
-      :title="wrong || became"
+      :aria-label="units ? `${label}, ${units}` : label"
+      :aria-invalid="typed && !!wrong"
+      :title="typed && wrong ? wrong : became"
       :style="{ width }"
       @focus="focus"
       @blur="blur"
-      @input="typed"
+      @input="typed = true"
       @keydown="key"
     /><span
       class="unit"
@@ -162,9 +231,16 @@ function dragEnd() {
       @pointermove="drag"
       @pointerup="dragEnd"
       @pointercancel="dragEnd"
-      >{{ unit || '↔' }}</span
+      >{{ units || '↔' }}</span
     >
-    <span v-if="wrong" class="why" role="alert">{{ wrong }}</span>
+    <span v-if="typed && wrong" class="why" role="alert" @mousedown.prevent>
+      {{ wrong }}
+      <template v-if="beyondPartner && !outOfBounds">
+        <button @click="swap">swap</button>
+        <button @click="both">move both</button>
+      </template>
+      <button v-else-if="nearest !== undefined" @click="take(nearest)">{{ show(nearest) }}</button>
+    </span>
   </span>
 </template>
 
@@ -217,5 +293,15 @@ input:focus {
   border-radius: 4px;
   padding: 2px 8px;
   font-size: 12px;
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+}
+.why button {
+  color: #fff;
+  font-weight: 600;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  min-height: 24px;
 }
 </style>

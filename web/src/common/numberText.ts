@@ -1,11 +1,18 @@
+import type { TimeUnit } from './times'
+
 /** What a number field holds: a plain number, a time in seconds, a whole number. */
 export type NumberKind = 'plain' | 'time' | 'whole'
 
 /**
  * Returns the number that a text stands for, or undefined. Takes sums with + − * / and brackets; a time takes `s`, `ms`
- * and `f` (frames) behind any of its numbers.
+ * and `f` (frames) behind any of its numbers; where none has a unit, it is in the unit that the field shows.
  */
-export function readNumber(text: string, kind: NumberKind, stepsPerSecond = 60): number | undefined {
+export function readNumber(
+  text: string,
+  kind: NumberKind,
+  stepsPerSecond = 60,
+  shown: TimeUnit = 's',
+): number | undefined {
   const source = text.trim().replace(',', '.').replace('−', '-').replace('×', '*')
   if (!source) return undefined
   let at = 0
@@ -52,13 +59,26 @@ export function readNumber(text: string, kind: NumberKind, stepsPerSecond = 60):
     const match = /^\s*(ms|s|f)\b/.exec(source.slice(at))
     if (!match) return 1
     at += match[0].length
-    return match[1] === 'ms' ? 0.001 : match[1] === 'f' ? 1 / stepsPerSecond : 1
+    return seconds(match[1] as TimeUnit, stepsPerSecond)
   }
-  const value = sum()
+  const value = sum() * (kind === 'time' && !typedUnit(text) ? seconds(shown, stepsPerSecond) : 1)
   peek()
   if (at < source.length || !Number.isFinite(value)) return undefined
   return kind === 'whole' ? Math.round(value) : rounded(value)
 }
+
+/** Returns how many seconds a unit is. */
+const seconds = (unit: TimeUnit, stepsPerSecond: number) =>
+  unit === 'ms' ? 0.001 : unit === 'f' ? 1 / stepsPerSecond : 1
+
+/** Returns the last unit that was typed in a time. */
+export function typedUnit(text: string): TimeUnit | undefined {
+  return [...text.matchAll(/(?<=[\d\s.)])(ms|s|f)\b/g)].at(-1)?.[1] as TimeUnit | undefined
+}
+
+/** Returns a time as the number that a field shows in a unit. */
+export const showTime = (value: number, unit: TimeUnit, stepsPerSecond: number) =>
+  showNumber(value / seconds(unit, stepsPerSecond))
 
 /** Returns a number without the dust of binary arithmetic. */
 export function rounded(value: number): number {

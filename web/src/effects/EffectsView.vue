@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { Refused, type PartView, type PreviewHead } from '../api/client'
 import type { Effect } from '../api/bundle'
 import { latest } from '../common/latest'
 import { preview } from '../core/computed'
 import { useKeys } from '../common/useKeys'
+import { useOpened } from '../common/useOpened'
 import BirthAct from '../effect/BirthAct.vue'
 import CourseField from '../effect/CourseField.vue'
 import EndAct from '../effect/EndAct.vue'
@@ -31,7 +32,6 @@ import { usualPlay, type Play } from './play'
 const props = defineProps<{ find: string }>()
 const project = useProject()
 const route = useRoute()
-const router = useRouter()
 
 type Shown = Take<PreviewHead>
 const MODES = ['now', 'before', 'side by side'] as const
@@ -149,8 +149,9 @@ function open(id: number) {
     if (mode.value === 'before') mode.value = 'now'
   }
   effectId.value = id
-  router.replace({ query: { ...route.query, effect: id } })
 }
+
+useOpened('effect', effectId, open)
 
 watch(
   [() => project.version, effectId],

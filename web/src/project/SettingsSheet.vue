@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import NumberField from '../common/NumberField.vue'
 import { bounds } from '../common/settings'
+import { allTimes, showAllTimes, type TimeUnit } from '../common/times'
 import { useProject } from './useProject'
 
 /** What holds for the whole project: its step, its random seed, its limit of particles, and the screen overdraw is measured on. */
@@ -25,6 +26,7 @@ function set(change: (s: Settings) => void) {
   change(next)
   project.commit(part.value!.id, next)
 }
+const setTimes = (unit: unknown) => showAllTimes(unit as TimeUnit)
 const COMFORT = { shake: 0.5, flash: 0.6 }
 const comfort = computed(() => settings.value.comfort ?? COMFORT)
 const setComfort = (key: 'shake' | 'flash', value: number) =>
@@ -61,6 +63,19 @@ const screen = computed(() => settings.value.screen ?? { width: 1920, height: 10
           :step="10"
           @commit="(v) => set((s) => (s.stepsPerSecond = v))"
         />
+      </div>
+      <div class="field">
+        <span class="quiet">times are shown in</span>
+        <el-radio-group
+          :model-value="allTimes()"
+          size="small"
+          aria-label="Times are shown in"
+          @update:model-value="setTimes"
+        >
+          <el-radio-button value="s">seconds</el-radio-button>
+          <el-radio-button value="ms">milliseconds</el-radio-button>
+          <el-radio-button value="f">frames</el-radio-button>
+        </el-radio-group>
       </div>
       <div class="field">
         <span class="quiet">one unit is</span>

@@ -5,6 +5,7 @@ import type { Effect, Payload, Vector } from '../api/bundle'
 import { latest } from '../common/latest'
 import { responses as computedResponses, take as computedTake } from '../core/computed'
 import { useKeys } from '../common/useKeys'
+import { useOpened } from '../common/useOpened'
 import EffectBench from '../effect/EffectBench.vue'
 import { pullsOf } from '../project/recorded'
 import { useProject } from '../project/useProject'
@@ -196,6 +197,8 @@ function lead(name: string, condition: number) {
   lit.value = condition >= 0 ? condition : undefined
 }
 
+const { said } = useOpened('rope', ropeId, (id) => open(id))
+
 // Everything shown follows what is edited, without a pull.
 let seenVersion = -1
 watch(
@@ -203,7 +206,8 @@ watch(
   (version) => {
     if (version === seenVersion) return
     seenVersion = version
-    if (!rope.value && project.ropes.length && !ropeId.value && !eventId.value) open(project.ropes[0].id)
+    if (!rope.value && project.ropes.length && !ropeId.value && !eventId.value)
+      open(project.ropes.find((r) => r.id === said())?.id ?? project.ropes[0].id)
     else if (ropeId.value && !rope.value) {
       ropeId.value = 0
       take.value = undefined

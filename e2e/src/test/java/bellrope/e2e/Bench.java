@@ -137,7 +137,7 @@ final class Bench implements AutoCloseable {
         click(b -> all(css).stream().findFirst().orElse(null));
     }
 
-    // What moves while it is clicked is clicked again, as a hand would.
+    // What moves while it is clicked, or lies at an edge, is scrolled to and clicked again, as a hand would.
     private void click(Function<ChromeDriver, WebElement> found) {
         await(b -> {
             WebElement element = found.apply(b);
@@ -148,6 +148,7 @@ final class Bench implements AutoCloseable {
                 element.click();
                 return true;
             } catch (ElementClickInterceptedException e) {
+                js("arguments[0].scrollIntoView({block: 'center'})", element);
                 return false;
             }
         });

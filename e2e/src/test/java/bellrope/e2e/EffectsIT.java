@@ -122,6 +122,46 @@ class EffectsIT {
     }
 
     @Test
+    void aNumberTakesEffectWhenItIsMeantAndTouchesNothingElse() throws InterruptedException {
+        open("seal ring");
+        String least = value("Size, least");
+        String presence = bench.number("presence");
+        bench.type("Size, most", "3");
+        Thread.sleep(400);
+        assertThat(bench.number("presence")).as("half typed").isEqualTo(presence);
+        bench.type("Size, most", "3.5" + Keys.ENTER);
+        bench.await(b -> !bench.number("presence").equals(presence));
+        assertThat(value("Size, least")).isEqualTo(least);
+
+        bench.type("Size, most", "9" + Keys.ESCAPE);
+        assertThat(value("Size, most")).isEqualTo("3.5");
+        bench.type("Size, most", "1e9" + Keys.TAB);
+        bench.awaitText(".why", "from");
+        assertThat(value("Size, most")).isEqualTo("1e9");
+        bench.type("Size, most", "" + Keys.ESCAPE);
+        bench.type("Size, least", "5" + Keys.ENTER);
+        bench.awaitText(".why", "more than the most, 3.5");
+        bench.clickText(".why button", "swap");
+        bench.await(
+                b -> value("Size, least").equals("3.5") && value("Size, most").equals("5"));
+        bench.await(b -> bench.all(".why").isEmpty());
+    }
+
+    @Test
+    void aViewOpensWhereItWasLeftAndBackLeadsBack() {
+        open("seal ring");
+        bench.clickText("nav a", "Ropes");
+        bench.await(b -> bench.all(".board .row").size() > 15);
+        bench.clickText("nav a", "Effects");
+        bench.await(b -> value("Name of the effect").equals("seal ring"));
+        bench.browser().navigate().refresh();
+        bench.await(b -> value("Name of the effect").equals("seal ring"));
+        open("hail shatter");
+        bench.browser().navigate().back();
+        bench.await(b -> value("Name of the effect").equals("seal ring"));
+    }
+
+    @Test
     void theVersionBeforePlaysBesideTheNewOne() {
         open("seal ring");
         bench.enter("Size, most", "4");

@@ -111,14 +111,18 @@ class LoopIT {
         shape("landing on peat");
         String births = bench.number("births");
         String figures = bench.text("[data-rope='landing on peat'] .figures");
+        bench.enter("Burst, most", "400");
+        bench.await(b -> !bench.number("births").equals(births));
         bench.enter("Burst, least", "300");
         bench.await(b -> !bench.number("births").equals(births) && Integer.parseInt(bench.number("births")) > 300);
         bench.await(b -> !bench.text("[data-rope='landing on peat'] .figures").equals(figures));
+        bench.command("z", false);
         bench.command("z", false);
         bench.awaitNumber("births", births);
         bench.awaitText(
                 "[data-rope='landing on peat'] .figures",
                 figures.lines().toList().get(1));
+        bench.command("z", true);
         bench.command("z", true);
         bench.await(b -> Integer.parseInt(bench.number("births")) > 300);
         bench.open("/");
@@ -176,6 +180,11 @@ class LoopIT {
         bench.awaitNumber("hold", "1.5 s");
         bench.enter("Lifetime, most", "60f*2");
         bench.awaitNumber("hold", "2 s");
+        // Times go on in the unit that was typed.
+        assertThat(bench.one("input[aria-label='Lifetime, most, frames']").getDomProperty("value"))
+                .isEqualTo("120");
+        bench.enter("Lifetime, most", "2s");
+        bench.one("input[aria-label='Lifetime, most, s']");
     }
 
     @Test
@@ -238,7 +247,8 @@ class LoopIT {
         String second = bench.secondWindow();
         shape("the courier falls");
         bench.to(first);
-        bench.type("Spread", "33");
+        bench.type("Spread", "28");
+        bench.one("input[aria-label^='Spread']").sendKeys(Keys.ARROW_UP);
         bench.to(second);
         bench.enter("Spread", "44");
         bench.await(b -> !bench.all("[data-testid=undo]:enabled").isEmpty());

@@ -115,7 +115,7 @@ class SpeedIT {
                   const was = [figure(), births(), alive()];
                   const start = performance.now();
                   field.value = value;
-                  field.dispatchEvent(new Event('input'));
+                  field.dispatchEvent(new Event('input')); field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
                   (function again() {
                     if (figure() !== was[0] && births() !== was[1] && alive() > was[2]) window.__times.push(performance.now() - start);
                     else if (performance.now() - start < 50000) requestAnimationFrame(again);
@@ -181,7 +181,7 @@ class SpeedIT {
                   const was = births();
                   const start = performance.now();
                   field.value = value;
-                  field.dispatchEvent(new Event('input'));
+                  field.dispatchEvent(new Event('input')); field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
                   (function again() {
                     if (births() !== was) window.__times.push(performance.now() - start);
                     else if (performance.now() - start < 50000) requestAnimationFrame(again);
@@ -206,8 +206,7 @@ class SpeedIT {
                 let n = 0;
                 const started = performance.now();
                 (function turn() {
-                  field.value = 200 + n;
-                  field.dispatchEvent(new Event('input'));
+                  field.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp' }));
                   window.__dragging = n;
                   if (++n < 120) requestAnimationFrame(turn);
                   else { window.__dragged = performance.now() - started; setTimeout(() => (window.__done = true), 700); }
