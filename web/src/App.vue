@@ -26,10 +26,7 @@ async function start() {
     const lines = await api.projects()
     const wanted = Number(route.query.project)
     const chosen = lines.find((l) => l.id === wanted) ?? lines[0]
-    if (chosen) {
-      await router.replace({ query: { ...route.query, project: chosen.id } })
-      await project.open(chosen.id)
-    }
+    if (chosen) await project.open(chosen.id)
   } catch (e) {
     project.state = 'failed'
     project.failure = (e as Error).message

@@ -1,17 +1,23 @@
 import { flushPromises, mount } from '@vue/test-utils'
-import { expect, it } from 'vitest'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, expect, it } from 'vitest'
 import { defineComponent, ref } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { useOpened } from './useOpened'
 
 const nothing = defineComponent(() => () => null)
 
+beforeEach(() => setActivePinia(createPinia()))
+
 async function view(address: string, first = 0) {
+  let arrive = () => {}
+  const arrived = new Promise<void>((done) => (arrive = done))
   const router = createRouter({
     history: createMemoryHistory(),
     routes: [
       { path: '/', component: nothing },
       { path: '/effects', component: nothing },
+      { path: '/far', component: () => arrived.then(() => nothing) },
     ],
   })
   await router.push(address)
@@ -31,7 +37,7 @@ async function view(address: string, first = 0) {
     { global: { plugins: [router] } },
   )
   await flushPromises()
-  return { router, opened, asked, said: () => said() }
+  return { router, opened, asked, arrive, said: () => said() }
 }
 
 it('leaves the address alone until something is open', async () => {
@@ -67,4 +73,15 @@ it('writes nothing into the address of another view', async () => {
   opened.value = 6
   await flushPromises()
   expect(router.currentRoute.value.fullPath).toBe('/effects')
+})
+
+it('does not hold up whoever is on the way to another view', async () => {
+  const { router, opened, arrive } = await view('/?project=3')
+  void router.push('/far')
+  await flushPromises()
+  opened.value = 5
+  await flushPromises()
+  arrive()
+  await flushPromises()
+  expect(router.currentRoute.value.fullPath).toBe('/far')
 })
