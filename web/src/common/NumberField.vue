@@ -80,10 +80,7 @@ const wrong = computed(() => {
     return Number.isFinite(props.most)
       ? `from ${show(props.least)} to ${show(props.most)}`
       : `${show(props.least)} or more`
-  if (beyondPartner.value)
-    return props.end === 'least'
-      ? `more than the most, ${show(props.partner!)}`
-      : `less than the least, ${show(props.partner!)}`
+  if (beyondPartner.value) return props.end === 'least' ? 'above the most' : 'below the least'
   return ''
 })
 /** The nearest that could be taken. */
@@ -231,7 +228,7 @@ function dragEnd() {
       @pointermove="drag"
       @pointerup="dragEnd"
       @pointercancel="dragEnd"
-      >{{ units || '↔' }}</span
+      >{{ units.replace('frames', 'f') || '↔' }}</span
     >
     <span v-if="typed && wrong" class="why" role="alert" @mousedown.prevent>
       {{ wrong }}
@@ -294,8 +291,12 @@ input:focus {
   padding: 2px 8px;
   font-size: 12px;
   display: flex;
-  gap: 8px;
+  flex-wrap: wrap;
+  justify-content: flex-end;
+  gap: 0 8px;
   align-items: baseline;
+  max-width: 190px;
+  width: max-content;
 }
 .why button {
   color: #fff;
