@@ -27,12 +27,14 @@ import org.springframework.context.ConfigurableApplicationContext;
 /** The real server with the demo, and a real browser before it, at 1280 × 800. */
 final class Bench implements AutoCloseable {
     private final Path data;
+    private final boolean demo;
     private final ChromeDriver browser;
     private final int port;
     private ConfigurableApplicationContext context;
 
     Bench(Path folder, boolean demo) {
         data = folder.resolve("e2e.db");
+        this.demo = demo;
         context = server(0, demo);
         port = ((WebServerApplicationContext) context).getWebServer().getPort();
         browser = browser(folder);
@@ -102,6 +104,10 @@ final class Bench implements AutoCloseable {
     void open(String path) {
         browser.get(address() + path);
         await(b -> !all("[data-testid=project]").isEmpty());
+        if (demo && path.equals("/")) {
+            // The first rope has been opened and written into the address: it is all there.
+            await(b -> (Boolean) js("return location.hash.includes('rope=')"));
+        }
         js("return document.fonts.ready.then(() => 1)");
     }
 
