@@ -94,6 +94,15 @@ describe('a number', () => {
     expect(committed()).toEqual([18, 17])
   })
 
+  it('is taken as it was stepped, not as it is rounded to be shown', async () => {
+    const { input, press, committed, shown } = number({ value: 0.123456, step: 0.1 })
+    input.element.focus()
+    await press('ArrowUp')
+    expect(shown()).toBe('0.2235')
+    await press('Enter')
+    expect(committed()).toEqual([0.223456])
+  })
+
   it('that is out of bounds stays with the reason, and the nearest that is not is a press away', async () => {
     const { type, press, leave, committed, shown, why, field } = number()
     await type('1e9')

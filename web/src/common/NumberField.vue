@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { readNumber, rounded, showNumber, showTime, typedUnit, type NumberKind } from './numberText'
+import { readNumber, rounded, showNumber, showTime, typedUnit, type NumberProps } from './numberText'
 import { keepTimeUnit, timeUnit } from './times'
 
 /**
@@ -9,20 +9,15 @@ import { keepTimeUnit, timeUnit } from './times'
  * taken stays in the field with the reason and the nearest that can.
  */
 const props = withDefaults(
-  defineProps<{
-    value: number
-    label: string
-    unit?: string
-    kind?: NumberKind
-    least?: number
-    most?: number
-    step?: number
-    stepsPerSecond?: number
-    wide?: boolean
-    /** The other end of a range, which this one may not pass, and which end this one is. */
-    partner?: number
-    end?: 'least' | 'most'
-  }>(),
+  defineProps<
+    NumberProps & {
+      value: number
+      wide?: boolean
+      /** The other end of a range, which this one may not pass, and which end this one is. */
+      partner?: number
+      end?: 'least' | 'most'
+    }
+  >(),
   {
     unit: '',
     kind: 'plain',
@@ -30,7 +25,6 @@ const props = withDefaults(
     most: Infinity,
     step: 0.1,
     stepsPerSecond: 60,
-    wide: false,
     partner: undefined,
     end: undefined,
   },
@@ -99,16 +93,16 @@ const width = computed(() => Math.max(2, text.value.length) + 0.6 + 'ch')
 
 // Takes what stands in the field, if it can be taken.
 function settle() {
-  const value = read()
-  if (value === undefined || wrong.value) return
-  if (typed.value || pending !== undefined) {
-    if (value !== before || pending !== undefined) emit('commit', value)
-    before = value
-    // A time goes on in the unit that was typed.
-    const unit = props.kind === 'time' && typed.value ? typedUnit(text.value) : undefined
-    if (unit) keepTimeUnit(props.label, unit)
-    text.value = show(value)
-  }
+  if (typed.value && wrong.value) return
+  // What was stepped is taken as it is, not as it is rounded to be shown.
+  const value = typed.value ? read() : pending
+  if (value === undefined) return
+  if (value !== before || pending !== undefined) emit('commit', value)
+  before = value
+  // A time goes on in the unit that was typed.
+  const unit = typed.value && time.value && typedUnit(text.value)
+  if (unit) keepTimeUnit(props.label, unit)
+  text.value = show(value)
   typed.value = false
   pending = undefined
 }
@@ -165,7 +159,10 @@ function key(event: KeyboardEvent) {
   event.stopPropagation()
   if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
     event.preventDefault()
-    moveTo((read() ?? props.value) + (event.key === 'ArrowUp' ? 1 : -1) * size(event))
+    moveTo(
+      (typed.value ? (read() ?? props.value) : (pending ?? props.value)) +
+        (event.key === 'ArrowUp' ? 1 : -1) * size(event),
+    )
   } else if (event.key === 'Enter') {
     settle()
     field.value?.select()

@@ -2,37 +2,20 @@
 import { computed } from 'vue'
 import type { Pair } from '../api/bundle'
 import NumberField from './NumberField.vue'
-import type { NumberKind } from './numberText'
+import type { NumberProps } from './numberText'
 
 /**
  * A least and a most side by side, with a hint that every value between is equally likely. A least above the most is shown as
  * wrong where it stands; then both can change places, or both become it.
  */
-const props = withDefaults(
-  defineProps<{
+const props = defineProps<
+  NumberProps & {
     value: Pair
-    label: string
-    unit?: string
-    kind?: NumberKind
-    least?: number
-    most?: number
-    step?: number
-    stepsPerSecond?: number
     free?: boolean
     /** Without the hint that all between are equally likely. */
     plain?: boolean
-  }>(),
-  {
-    unit: '',
-    kind: 'plain',
-    least: -Infinity,
-    most: Infinity,
-    step: 0.1,
-    stepsPerSecond: 60,
-    free: false,
-    plain: false,
-  },
-)
+  }
+>()
 const emit = defineEmits<{ draft: [value: Pair]; commit: [value: Pair] }>()
 
 // Only the end that is turned changes; the other stays as it is, whatever is typed.

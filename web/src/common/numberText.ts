@@ -3,6 +3,17 @@ import type { TimeUnit } from './times'
 /** What a number field holds: a plain number, a time in seconds, a whole number. */
 export type NumberKind = 'plain' | 'time' | 'whole'
 
+/** What a field of numbers is about, whether it holds one or two. */
+export interface NumberProps {
+  label: string
+  unit?: string
+  kind?: NumberKind
+  least?: number
+  most?: number
+  step?: number
+  stepsPerSecond?: number
+}
+
 /**
  * Returns the number that a text stands for, or undefined. Takes sums with + − * / and brackets; a time takes `s`, `ms`
  * and `f` (frames) behind any of its numbers; where none has a unit, it is in the unit that the field shows.

@@ -1,33 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { Refused, type PartView } from '../api/client'
-import { Core, type Asked, type Hand, type Told } from './core'
-
-/** A worker that notes what it is asked and answers when it is told to. */
-class Noted implements Hand {
-  static all: Noted[] = []
-  asked: Asked[] = []
-  ended = false
-  onmessage: Hand['onmessage'] = null
-  onerror: Hand['onerror'] = null
-  constructor() {
-    Noted.all.push(this)
-  }
-  postMessage(asked: Asked) {
-    this.asked.push(asked)
-  }
-  terminate() {
-    this.ended = true
-  }
-  says(told: Told) {
-    this.onmessage!({ data: told } as MessageEvent<Told>)
-  }
-  get last() {
-    return this.asked[this.asked.length - 1]
-  }
-  get words() {
-    return this.asked.map((a) => a.ask)
-  }
-}
+import { Core } from './core'
+import { Noted } from './noted'
 
 const part = (id: number, revision = 1) =>
   ({ id, kind: 'effect', name: `effect ${id}`, place: id, revision, body: {} }) as PartView

@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import type { Pair, Property, Vector } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
 import PairField from '../common/PairField.vue'
-import { showNumber, type NumberKind } from '../common/numberText'
+import { showNumber, showTime, type NumberKind } from '../common/numberText'
+import { timeUnit } from '../common/times'
 import { useProject } from '../project/useProject'
 import { at, put } from '../common/paths'
 import { setting } from '../common/settings'
@@ -78,11 +79,14 @@ const changed = computed(
   () =>
     JSON.stringify(at(edit.emitter.value, props.path)) !== JSON.stringify(before.value) && edit.before.value,
 )
+// In the unit that its field shows.
+const show = (v: number) =>
+  props.number === 'time' ? showTime(v, timeUnit(props.label), project.stepsPerSecond) : showNumber(v)
 function inWords(v: unknown): string {
   if (v === undefined) return 'unused'
-  if (typeof v === 'number') return showNumber(v)
+  if (typeof v === 'number') return show(v)
   if (Array.isArray(v) && v.every((n) => typeof n === 'number'))
-    return (v as number[]).map(showNumber).join(v.length === 2 ? '–' : ', ')
+    return (v as number[]).map(show).join(v.length === 2 ? '–' : ', ')
   return 'as before'
 }
 function giveBack() {

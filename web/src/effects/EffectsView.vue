@@ -154,7 +154,7 @@ function open(id: number) {
 useOpened('effect', effectId, open)
 
 watch(
-  [() => project.version, effectId],
+  [() => project.content, effectId],
   () => {
     if (!part.value) effectId.value = project.effects[0]?.id ?? 0
     const saved = project.parts.get(effectId.value)

@@ -24,8 +24,9 @@ export class Drafts {
 
   /** Shows a body. The revision that it is based on is the one seen when the first draft of the part was made. */
   put(part: number, body: unknown, revision: number) {
-    this.set(part, { body, basedOn: this.get(part)?.basedOn ?? revision })
-    this.version.value++
+    const was = this.get(part)
+    this.set(part, { body, basedOn: was?.basedOn ?? revision })
+    if (!was || !same(was.body, body)) this.version.value++
   }
 
   drop(part: number) {

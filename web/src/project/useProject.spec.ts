@@ -208,6 +208,23 @@ describe('a save while the server is away', () => {
     expect(project.refusal).toBeUndefined()
   })
 
+  it('goes on with what others changed meanwhile, and can still be undone', async () => {
+    const project = await opened()
+    await project.commit(1, { name: 'effect 1', note: 5 })
+    server.away = true
+    server.parts[1] = { ...server.parts[1], revision: 2, body: { name: 'effect 2', note: 6 } }
+    server.change++
+    server.away = false
+    await project.back()
+    expect(note(project, 2)).toBe(6)
+    await project.undo()
+    expect(note(project, 1)).toBe(0)
+    server.parts[1].deleted = true
+    server.change++
+    await project.back()
+    expect([...project.parts.keys()]).toEqual([1])
+  })
+
   it('outlives the window, the last of each part, in the order in which they were made', async () => {
     const project = await opened()
     server.away = true
@@ -285,6 +302,19 @@ describe('a save while the server is away', () => {
     server.away = false
     await project.back()
     expect(server.parts[0].body.note).toBe(8)
+  })
+})
+
+describe('what is shown', () => {
+  it('does not change where what was shown is only saved', async () => {
+    const project = await opened()
+    project.draft(1, { name: 'effect 1', note: 5 })
+    const { content, version } = project
+    await project.commit(1, { name: 'effect 1', note: 5 })
+    expect(project.content).toBe(content)
+    expect(project.version).toBe(version + 1)
+    await project.undo()
+    expect(project.content).toBe(content + 1)
   })
 })
 

@@ -60,8 +60,11 @@ export const useProject = defineStore('project', () => {
   const notice = ref('')
   const history = new History()
   const saving = ref(0)
-  /** Grows with every change of what is shown, drafts included. */
+  /** Grows with every change, drafts included. */
   const version = shown.version
+  const unseen = ref(0)
+  /** Grows with every change of what is shown: not where what was shown as a draft has only been saved. */
+  const content = computed(() => version.value - unseen.value)
   let saves: Promise<unknown> = Promise.resolve()
   // How many saves of a part are on their way.
   const queued = new Map<number, number>()
@@ -168,6 +171,9 @@ export const useProject = defineStore('project', () => {
 
   function take(saved: Saved) {
     const next = new Map(parts.value)
+    const seen = saved.parts.every(
+      (p) => !p.deleted && same(p.body, drafts.value.get(p.id)?.body ?? next.get(p.id)?.body),
+    )
     if (saved.change > newest.change) newest = { project: id.value, change: saved.change }
     for (const part of saved.parts) {
       if (part.revision < (revisions.get(part.id) ?? next.get(part.id)?.revision ?? 0)) continue
@@ -184,6 +190,7 @@ export const useProject = defineStore('project', () => {
       (s) => isNewer(`event ${s.event}`, saved.change) && ready.set(s.event, s as unknown as Strengths),
     )
     strengths.value = ready
+    if (seen) unseen.value++
     version.value++
   }
 
@@ -240,9 +247,9 @@ export const useProject = defineStore('project', () => {
     const basedOn = drafts.value.get(part)?.basedOn ?? mine?.basedOn ?? before!.revision
     try {
       const saved = await api.save(part, basedOn, body)
+      take(saved)
       shown.saved(part, body, saved.parts[0].revision)
       waitNoMore(part)
-      take(saved)
       refusal.value = undefined
       if (before) {
         history.remember([{ part, before: before.body, after: saved.parts[0].body }])
@@ -303,9 +310,20 @@ export const useProject = defineStore('project', () => {
 
   /** Goes on when the server is there again: what waited is saved, or else what others did meanwhile is read. */
   async function back() {
-    if (drafts.value.size) await saveDrafts()
-    else await open(id.value)
+    await saveDrafts()
+    await catchUp()
   }
+
+  // Takes what others changed while nothing was heard; what was done here can still be undone.
+  async function catchUp() {
+    const view = await ask((server) => server.project(id.value), undefined)
+    if (!view || view.id !== id.value || view.change === newest.change) return
+    if (view.change < newest.change) return open(view.id)
+    const there = new Set(view.parts.map((p) => p.id))
+    const gone = [...parts.value.values()].filter((p) => !there.has(p.id))
+    take({ ...view, parts: [...view.parts, ...gone.map(deleted)] })
+  }
+  const deleted = (part: PartView) => ({ ...part, deleted: true, revision: part.revision + 1 })
 
   // Whether the last attempt failed because the server did not answer, or had no room.
   let away = false
@@ -435,6 +453,7 @@ export const useProject = defineStore('project', () => {
     undone: history.undone,
     saving,
     version,
+    content,
     open,
     draft,
     commit,

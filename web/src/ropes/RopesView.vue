@@ -200,22 +200,23 @@ function lead(name: string, condition: number) {
 const { said } = useOpened('rope', ropeId, (id) => open(id))
 
 // Everything shown follows what is edited, without a pull.
-let seenVersion = -1
+let seen = -1
 watch(
   () => project.version,
-  (version) => {
-    if (version === seenVersion) return
-    seenVersion = version
+  () => {
+    // What was shown as a draft and has only been saved is computed already.
+    const changed = seen !== project.content
+    seen = project.content
     if (!rope.value && project.ropes.length && !ropeId.value && !eventId.value)
       open(project.ropes.find((r) => r.id === said())?.id ?? project.ropes[0].id)
     else if (ropeId.value && !rope.value) {
       ropeId.value = 0
       take.value = undefined
-    } else fetchTake({ fit: Object.keys(pulling.payload).length === 0 })
+    } else if (changed) fetchTake({ fit: Object.keys(pulling.payload).length === 0 })
     const missing = project.ropes.some((r) => !responses.has(r.id))
     const name = (effect.value?.body as Effect | undefined)?.name
     const concerned = project.ropes
-      .filter((r) => r.body.play === name || r.id === ropeId.value)
+      .filter((r) => changed && (r.body.play === name || r.id === ropeId.value))
       .map((r) => r.id)
     if (project.drafts.size === 0) wiring.look()
     if (missing || project.drafts.size === 0) project.ropes.forEach((r) => owed.add(r.id))

@@ -3,38 +3,22 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, nextTick } from 'vue'
 import type { PartView, Refused, StageReply } from '../api/client'
-import { Core, type Asked, type Hand, type Told } from '../core/core'
+import { Core, type Asked, type Told } from '../core/core'
+import { Noted } from '../core/noted'
 import { useProject } from '../project/useProject'
 import type { Frame } from './frames'
 import { useStage, type Stage } from './useStage'
 
-/** A worker that notes what it is told and answers when it shall. */
-class Noted implements Hand {
-  static all: Noted[] = []
-  asked: Asked[] = []
-  onmessage: Hand['onmessage'] = null
-  onerror: Hand['onerror'] = null
-  constructor() {
-    Noted.all.push(this)
-  }
-  postMessage(asked: Asked) {
-    this.asked.push(asked)
-  }
-  terminate() {}
-  async says(asked: Asked, told: Omit<Told, 'id'>) {
-    this.onmessage!({ data: { id: asked.id, ...told } } as MessageEvent<Told>)
-    await nextTick()
-    await nextTick()
-  }
-  /** What the stage was told to do, in order. */
-  get done() {
-    return this.asked
-      .filter((a) => !['open', 'put', 'drop'].includes(a.ask))
-      .map((a) => (a.ask === 'stage' ? JSON.parse(a.text).do : a.ask))
-  }
-  get last() {
-    return this.asked[this.asked.length - 1]
-  }
+/** What the stage was told to do, in order. */
+const done = (worker: Noted) =>
+  worker.asked
+    .filter((a) => !['open', 'put', 'drop'].includes(a.ask))
+    .map((a) => (a.ask === 'stage' ? JSON.parse(a.text).do : a.ask))
+
+async function says(asked: Asked, told: Omit<Told, 'id'>) {
+  Noted.all.at(-1)!.says({ id: asked.id, ...told })
+  await nextTick()
+  await nextTick()
 }
 
 const reply = (of: Partial<StageReply> = {}): { answer: StageReply } => ({
@@ -99,16 +83,16 @@ describe('the live stage of a view', () => {
 
   it('begins with what is set, and plays a pull at once', async () => {
     open()
-    expect(worker().done).toEqual(['startStage', 'comfort', 'publish'])
+    expect(done(worker())).toEqual(['startStage', 'comfort', 'publish'])
     expect(stage.pull(LANDING)).toBe(true)
-    expect(worker().done.slice(3)).toEqual(['pull'])
+    expect(done(worker()).slice(3)).toEqual(['pull'])
     const account = {
       number: 1,
       event: 'courier.landed',
       refused: [],
       answers: [],
     } as unknown as StageReply['accounts'][0]
-    await worker().says(worker().last, { ...reply({ accounts: [account] }), frames: packed(2) })
+    await says(worker().last, { ...reply({ accounts: [account] }), frames: packed(2) })
     expect(stage.account.value).toBe(account)
     expect(frames).toHaveLength(1)
     expect(stage.instances.value).toBe(2)
@@ -118,17 +102,17 @@ describe('the live stage of a view', () => {
     open()
     stage.pull(LANDING)
     await drawn()
-    expect(worker().done).not.toContain('tick')
-    await worker().says(worker().last, { ...reply({ still: false }), frames: packed(1) })
+    expect(done(worker())).not.toContain('tick')
+    await says(worker().last, { ...reply({ still: false }), frames: packed(1) })
     await drawn()
     await drawn()
-    expect(worker().done.filter((d) => d === 'tick')).toHaveLength(1)
-    await worker().says(worker().last, { ...reply({ still: false }), frames: packed(1) })
+    expect(done(worker()).filter((d) => d === 'tick')).toHaveLength(1)
+    await says(worker().last, { ...reply({ still: false }), frames: packed(1) })
     await drawn()
-    expect(worker().done.filter((d) => d === 'tick')).toHaveLength(2)
-    await worker().says(worker().last, { ...reply(), frames: packed(0) })
+    expect(done(worker()).filter((d) => d === 'tick')).toHaveLength(2)
+    await says(worker().last, { ...reply(), frames: packed(0) })
     await drawn()
-    expect(worker().done.filter((d) => d === 'tick')).toHaveLength(2)
+    expect(done(worker()).filter((d) => d === 'tick')).toHaveLength(2)
     expect(stage.instances.value).toBe(0)
   })
 
@@ -136,20 +120,20 @@ describe('the live stage of a view', () => {
     open()
     project().draft(4, { a: 2 })
     await nextTick()
-    expect(worker().done).not.toContain('retuneStage')
+    expect(done(worker())).not.toContain('retuneStage')
     stage.pull(LANDING)
-    expect(worker().done.slice(3)).toEqual(['retuneStage', 'pull'])
+    expect(done(worker()).slice(3)).toEqual(['retuneStage', 'pull'])
     expect(JSON.parse(worker().asked.find((a) => a.ask === 'retuneStage')!.text).drafts).toEqual([
       { part: 4, body: { a: 2 } },
     ])
-    await worker().says(worker().last, { ...reply(), frames: packed(1) })
+    await says(worker().last, { ...reply(), frames: packed(1) })
     for (let a = 3; a < 9; a++) {
       project().draft(4, { a })
       await nextTick()
     }
     const bent = () => worker().asked.filter((a) => a.ask === 'retuneStage')
     expect(bent(), 'one on its way').toHaveLength(2)
-    await worker().says(bent()[1], { ...reply(), frames: packed(1) })
+    await says(bent()[1], { ...reply(), frames: packed(1) })
     expect(bent()).toHaveLength(3)
     expect(JSON.parse(bent()[2].text).drafts[0].body).toEqual({ a: 8 })
   })
@@ -157,7 +141,7 @@ describe('the live stage of a view', () => {
   it('says what is refused, and goes on', async () => {
     open()
     stage.pull(LANDING)
-    await worker().says(worker().last, { problems: [{ place: '/seed', given: '1', allowed: 'less' }] })
+    await says(worker().last, { problems: [{ place: '/seed', given: '1', allowed: 'less' }] })
     expect(refusals[0].message).toBe('/seed: 1: less')
     expect(stage.failed.value).toBe('')
     expect(stage.pull(LANDING)).toBe(true)
@@ -167,19 +151,19 @@ describe('the live stage of a view', () => {
     open()
     stage.pull(LANDING)
     stage.pull(LANDING)
-    await worker().says(worker().last, { trap: 'RuntimeError: unreachable' })
+    await says(worker().last, { trap: 'RuntimeError: unreachable' })
     expect(stage.failed.value).toContain('Computing the stage broke off')
     expect(stage.pull(LANDING)).toBe(false)
     stage.restart()
     expect(Noted.all).toHaveLength(2)
-    expect(worker().done).toEqual(['startStage', 'comfort', 'publish'])
+    expect(done(worker())).toEqual(['startStage', 'comfort', 'publish'])
     expect(stage.failed.value).toBe('')
   })
 
   it('says why it cannot begin', async () => {
     open()
     const start = worker().asked.find((a) => a.ask === 'startStage')!
-    await worker().says(start, { problems: [{ place: '/ropes/0', given: '7', allowed: 'a rope' }] })
+    await says(start, { problems: [{ place: '/ropes/0', given: '7', allowed: 'a rope' }] })
     expect(stage.failed.value).toBe('/ropes/0: 7: a rope')
     expect(refusals).toHaveLength(0)
   })
@@ -190,8 +174,8 @@ describe('the live stage of a view', () => {
     const late = worker().last
     project().id = 8
     await nextTick()
-    expect(worker().done.slice(4)).toEqual(['startStage', 'comfort', 'publish'])
-    await worker().says(late, { ...reply({ still: false }), frames: packed(3) })
+    expect(done(worker()).slice(4)).toEqual(['startStage', 'comfort', 'publish'])
+    await says(late, { ...reply({ still: false }), frames: packed(3) })
     expect(stage.instances.value).toBe(0)
     expect(frames).toHaveLength(0)
   })
@@ -199,9 +183,9 @@ describe('the live stage of a view', () => {
   it('ends with its view', async () => {
     const view = open()
     stage.pull(LANDING)
-    await worker().says(worker().last, { ...reply({ still: false }), frames: packed(1) })
+    await says(worker().last, { ...reply({ still: false }), frames: packed(1) })
     view.unmount()
     await drawn()
-    expect(worker().done).not.toContain('tick')
+    expect(done(worker())).not.toContain('tick')
   })
 })

@@ -60,7 +60,6 @@ export function useStage(handlers: Handlers, core = stageCore) {
   const failed = ref('')
   const account = shallowRef<AccountReport>()
   const instances = ref(0)
-  const particles = ref(0)
   const told = shallowRef<Told[]>([])
   const comfort = shallowRef(REST)
   const less = reactive<{ lessShake: boolean; lessFlash: boolean }>(
@@ -77,13 +76,13 @@ export function useStage(handlers: Handlers, core = stageCore) {
   function begin() {
     if (begun === project.id) return
     begun = project.id
-    known = project.drafts.size ? -1 : project.version
+    known = project.drafts.size ? -1 : project.content
     still = true
     failed.value = ''
     account.value = undefined
     told.value = []
     comfort.value = REST
-    instances.value = particles.value = 0
+    instances.value = 0
     void say('startStage', 'the stage', {})
     void say('stage', 'the stage', { do: 'comfort', ...less })
     handlers.begun()
@@ -106,7 +105,6 @@ export function useStage(handlers: Handlers, core = stageCore) {
       const frame = readFrame(frames, BEFORE)
       handlers.frame(frame)
       instances.value = frame.instances
-      particles.value = frame.count
     }
     const reply = answer as StageReply
     for (const one of reply.accounts) {
@@ -128,7 +126,7 @@ export function useStage(handlers: Handlers, core = stageCore) {
     }
     begun = 0
     still = true
-    instances.value = particles.value = 0
+    instances.value = 0
     failed.value = (e as Error).message
   }
 
@@ -144,7 +142,7 @@ export function useStage(handlers: Handlers, core = stageCore) {
   }
 
   function retune() {
-    known = project.version
+    known = project.content
     return say('retuneStage', 'the change', { drafts: project.draftList })
   }
 
@@ -152,19 +150,19 @@ export function useStage(handlers: Handlers, core = stageCore) {
   async function bend() {
     if (bending) return
     bending = true
-    while (begun && instances.value > 0 && known !== project.version) await retune()
+    while (begun && instances.value > 0 && known !== project.content) await retune()
     bending = false
   }
 
   function act(wish: object): boolean {
     if (failed.value) return false
     begin()
-    if (known !== project.version) void retune()
+    if (known !== project.content) void retune()
     void say('stage', 'the stage', wish)
     return true
   }
 
-  watch(() => project.version, bend)
+  watch(() => project.content, bend)
   watch(
     () => project.id,
     () => project.id && begin(),
@@ -180,15 +178,12 @@ export function useStage(handlers: Handlers, core = stageCore) {
   })
 
   const accounts = async (wish: object) =>
-    begun
-      ? ((await core.ask(project, 'accounts', 'the accounts', wish)).answer as AccountReport[])
-      : Promise.resolve([])
+    begun ? ((await core.ask(project, 'accounts', 'the accounts', wish)).answer as AccountReport[]) : []
 
   return {
     failed,
     account,
     instances,
-    particles,
     told,
     comfort,
     less,

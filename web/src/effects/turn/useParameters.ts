@@ -23,6 +23,6 @@ export function useParameters(part: Ref<number>, shown: Ref<boolean>) {
     }
   })
   watch(part, () => (report.value = undefined))
-  watch([part, shown, () => project.version], () => fetch(undefined), { immediate: true })
+  watch([part, shown, () => project.content], () => fetch(undefined), { immediate: true })
   return { report, failure }
 }

@@ -16,6 +16,6 @@ export function useFeeds(rope: Ref<number>) {
       if (!(e instanceof Refused)) throw e
     }
   })
-  watch([rope, () => project.version], () => fetch(undefined), { immediate: true })
+  watch([rope, () => project.content], () => fetch(undefined), { immediate: true })
   return view
 }

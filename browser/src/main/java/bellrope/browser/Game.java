@@ -102,12 +102,8 @@ final class Game {
                 knob = stage.knob(of, rope, parameter);
                 KNOBS.put(turned, knob);
             }
-            boolean plays = knob.set(datum(parameter, JsValue.of(value)));
-            if (!plays) {
-                KNOBS.remove(turned);
-            }
             JSObject told = Js.object();
-            Js.set(told, "answer", Js.value(plays));
+            Js.set(told, "answer", Js.value(knob.set(datum(parameter, JsValue.of(value)))));
             return told;
         });
     }
@@ -139,14 +135,6 @@ final class Game {
 
     /** Returns what shakes, flashes and holds still: two numbers, four numbers, seconds. */
     static JSObject comfort() {
-        return Answers.of(new StageReply.Comfort(
-                new double[] {stage.shaken().x(), stage.shaken().y()},
-                new double[] {
-                    stage.flashed().red(),
-                    stage.flashed().green(),
-                    stage.flashed().blue(),
-                    stage.flashed().opacity()
-                },
-                stage.paused()));
+        return Answers.of(StageReply.Comfort.of(stage));
     }
 }

@@ -90,10 +90,14 @@ interface Core {
   gameComfort(): Comfort
 }
 
+/** Instances that can be turned: the last that were asked for. */
+const MOST_INSTANCES = 4096
+
 /** One stage: pulls in, frames out. It has no clock of its own. */
 export class Stage {
   private pulls = 0
-  private instances: [account: number, rope: string][] = []
+  private count = 0
+  private instances = new Map<number, [account: number, rope: string]>()
   /** Of the last pull, typed calls included. */
   last: Account | undefined
 
@@ -162,13 +166,16 @@ export class Stage {
 
   /** Returns a number for what a rope began, for the typed calls of the contract. */
   instance(account: Account, rope: string): number {
-    return this.instances.push([account.number, rope]) - 1
+    const number = ++this.count
+    this.instances.set(number, [account.number, rope])
+    if (this.instances.size > MOST_INSTANCES) this.instances.delete(number - MOST_INSTANCES)
+    return number
   }
 
   /** Turns a parameter of an instance, held inside its bounds; returns whether it still plays. */
   set(instance: number, parameter: string, value: Value): boolean {
-    const of = this.instances[instance]
-    if (!of) throw new RangeError(`${instance} is no instance; ask for one with instance()`)
+    const of = this.instances.get(instance)
+    if (!of) throw new RangeError(`${instance} is none of the last ${MOST_INSTANCES} instances that were asked for`)
     return this.done(this.core.gameTurn(of[0], of[1], parameter, value)) as boolean
   }
 

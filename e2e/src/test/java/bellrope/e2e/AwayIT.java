@@ -2,33 +2,14 @@ package bellrope.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
-import org.junit.jupiter.api.io.TempDir;
 
 @DisplayName("While the server is away")
 @TestMethodOrder(MethodOrderer.MethodName.class)
-class AwayIT {
-    @TempDir
-    static Path folder;
-
-    private static Bench bench;
-
-    @BeforeAll
-    static void start() {
-        bench = new Bench(folder, true);
-    }
-
-    @AfterAll
-    static void stop() {
-        bench.close();
-    }
-
+class AwayIT extends AtBench {
     private static void shape(String effect) {
         bench.open("/#/effects");
         bench.await(b -> bench.text("header").contains("connected"));

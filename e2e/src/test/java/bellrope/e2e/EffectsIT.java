@@ -6,33 +6,15 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.support.ui.Select;
 
 @DisplayName("In the view of effects")
-class EffectsIT {
-    @TempDir
-    static Path folder;
-
-    private static Bench bench;
-
-    @BeforeAll
-    static void start() {
-        bench = new Bench(folder, true);
-    }
-
-    @AfterAll
-    static void stop() {
-        bench.close();
-    }
-
+class EffectsIT extends AtBench {
     @BeforeEach
     void fresh() {
         bench.open("/#/effects");

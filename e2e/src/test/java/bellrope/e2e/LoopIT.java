@@ -5,32 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 
 /** The one loop: pull, see, read, change, pull again. */
 @DisplayName("At the bench")
-class LoopIT {
-    @TempDir
-    static Path folder;
-
-    private static Bench bench;
-
-    @BeforeAll
-    static void start() {
-        bench = new Bench(folder, true);
-    }
-
-    @AfterAll
-    static void stop() {
-        bench.close();
-    }
-
+class LoopIT extends AtBench {
     @BeforeEach
     void fresh() {
         bench.open("/");

@@ -9,36 +9,18 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.support.ui.Select;
 
 @DisplayName("With parameters")
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class ParametersIT {
-    @TempDir
-    static Path folder;
-
-    private static Bench bench;
-
-    @BeforeAll
-    static void start() {
-        bench = new Bench(folder, true);
-    }
-
-    @AfterAll
-    static void stop() {
-        bench.close();
-    }
-
+class ParametersIT extends AtBench {
     private static void effect(String name) {
         bench.open("/#/effects");
         bench.browser().navigate().refresh();

@@ -27,7 +27,6 @@ import bellrope.format.json.Recipes;
 import bellrope.format.report.ParameterReport;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.nio.ByteBuffer;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -35,11 +34,9 @@ import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -50,7 +47,7 @@ import tools.jackson.databind.node.ObjectNode;
  * frame and every number, text and finding that is told with them.
  */
 @DisplayName("The page computes what the JVM computes")
-class SameInBrowserIT {
+class SameInBrowserIT extends AtBench {
     /** Effects made at random, besides those of the demo and the recipes. */
     private static final int MADE = 500;
 
@@ -95,24 +92,13 @@ class SameInBrowserIT {
             window.__frame = (ask, wish, k) => Array.from(core[ask]({ ...wish, at: k }).frames[0]);
             """;
 
-    @TempDir
-    static Path folder;
-
-    private static Bench bench;
-
     @BeforeAll
     static void start() {
-        bench = new Bench(folder, true);
         bring();
     }
 
     private static void bring() {
         bench.js("return (async () => {" + IN_PAGE + "})()");
-    }
-
-    @AfterAll
-    static void stop() {
-        bench.close();
     }
 
     private static JsonNode js(String script, Object... args) {

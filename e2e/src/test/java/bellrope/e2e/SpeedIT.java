@@ -2,20 +2,16 @@ package bellrope.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /**
  * From the key to the picture, measured in the page by what the canvas holds, not by what the application says. The times
  * are printed; what is asserted is that the picture changes, and generous bounds that only a break would pass.
  */
-class SpeedIT {
+class SpeedIT extends AtBench {
     private static final String WATCH = """
             window.__shots = [];
             const canvas = document.querySelector('[data-testid=stage]');
@@ -32,21 +28,6 @@ class SpeedIT {
               })();
             };
             """;
-
-    @TempDir
-    static Path folder;
-
-    private static Bench bench;
-
-    @BeforeAll
-    static void start() {
-        bench = new Bench(folder, true);
-    }
-
-    @AfterAll
-    static void stop() {
-        bench.close();
-    }
 
     private static double[] sorted(String script) {
         return ((List<?>) bench.js("return " + script))

@@ -32,20 +32,14 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** What *Handoff* gives to a game in a browser, compiled and run on a server of its own, under a strict policy. */
 @DisplayName("A web game")
-class WebGameIT {
-    @TempDir
-    static Path folder;
-
-    private static Bench bench;
+class WebGameIT extends AtBench {
     private static HttpServer site;
 
     @BeforeAll
     static void start() throws IOException, InterruptedException {
-        bench = new Bench(folder, true);
         Path game = Files.createDirectory(folder.resolve("game"));
         unpack(game);
         Files.writeString(game.resolve("index.html"), "<!doctype html><title>A game</title><body></body>");
@@ -66,7 +60,6 @@ class WebGameIT {
     @AfterAll
     static void stop() {
         site.stop(0);
-        bench.close();
     }
 
     private static String type(String file) {
@@ -198,7 +191,7 @@ class WebGameIT {
               stage.pull({ event: 'courier.landet', payload: {} }).refused[0].allowed,
             ]
             stage.clear()
-            const over = stage.set(kite, 'size', 1)
+            const over = stage.set(kite, 'size', 1) || stage.set(kite, 'size', 1)
             bundle.effects[0].name = ''
             const broken = await Stage.open(await (await fetch('core.wasm')).arrayBuffer(), bundle).catch((e) => e.message)
             Object.assign(window, { __done: { sums, turned, over, said, notices: notices.length, broken } })

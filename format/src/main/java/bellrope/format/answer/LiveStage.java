@@ -3,8 +3,6 @@ package bellrope.format.answer;
 import bellrope.core.project.Project;
 import bellrope.core.stage.Stage;
 import bellrope.core.stage.told.Account;
-import bellrope.core.stage.told.Flashed;
-import bellrope.core.stage.told.Shaken;
 import bellrope.core.value.Refused;
 import bellrope.format.json.JsonValue;
 import bellrope.format.report.AccountReport;
@@ -103,16 +101,9 @@ public final class LiveStage {
 
     // Once more when all is over, so that nothing stays moved.
     private StageReply.Comfort comfort() {
-        Shaken shaken = stage.shaken();
-        Flashed flashed = stage.flashed();
-        boolean moved = shaken.x() != 0 || shaken.y() != 0 || flashed.opacity() > 0 || stage.paused() > 0;
-        boolean told = moved || uncomfortable;
-        uncomfortable = moved;
-        return told
-                ? new StageReply.Comfort(
-                        new double[] {shaken.x(), shaken.y()},
-                        new double[] {flashed.red(), flashed.green(), flashed.blue(), flashed.opacity()},
-                        stage.paused())
-                : null;
+        StageReply.Comfort comfort = StageReply.Comfort.of(stage);
+        boolean told = comfort.felt() || uncomfortable;
+        uncomfortable = comfort.felt();
+        return told ? comfort : null;
     }
 }

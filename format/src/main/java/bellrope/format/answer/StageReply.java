@@ -1,5 +1,8 @@
 package bellrope.format.answer;
 
+import bellrope.core.stage.Stage;
+import bellrope.core.stage.told.Flashed;
+import bellrope.core.stage.told.Shaken;
 import bellrope.core.stage.told.Told;
 import bellrope.format.json.JsonValue;
 import bellrope.format.json.PayloadJson;
@@ -48,5 +51,18 @@ public record StageReply(
      * @param flash red, green and blue in linear light, and how much of it lies over the screen
      * @param paused seconds that are left of a hit pause
      */
-    public record Comfort(double[] shake, double[] flash, double paused) {}
+    public record Comfort(double[] shake, double[] flash, double paused) {
+        public static Comfort of(Stage stage) {
+            Shaken shaken = stage.shaken();
+            Flashed flashed = stage.flashed();
+            return new Comfort(
+                    new double[] {shaken.x(), shaken.y()},
+                    new double[] {flashed.red(), flashed.green(), flashed.blue(), flashed.opacity()},
+                    stage.paused());
+        }
+
+        boolean felt() {
+            return shake[0] != 0 || shake[1] != 0 || flash[3] > 0 || paused > 0;
+        }
+    }
 }
