@@ -100,8 +100,10 @@ const cells = computed(() => {
 
 <style scoped>
 .numbers {
-  display: grid;
-  grid-template-columns: repeat(9, auto);
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 4px 0;
   margin: 0;
   padding: 6px 8px;
   min-height: 60px;

@@ -2,9 +2,10 @@
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { Refused, type PartView, type PreviewHead } from '../api/client'
-import type { Effect } from '../api/bundle'
+import type { Effect, Vector } from '../api/bundle'
 import { latest } from '../common/latest'
 import { preview } from '../core/computed'
+import { put } from '../common/paths'
 import { useKeys } from '../common/useKeys'
 import { useOpened } from '../common/useOpened'
 import BirthAct from '../effect/BirthAct.vue'
@@ -16,6 +17,8 @@ import { useProject } from '../project/useProject'
 import type { Take } from '../stage/frames'
 import type { Backdrop } from '../stage/renderer'
 import { spriteSources } from '../stage/sprites'
+import { outlinesOf, pathOf, type Grip } from '../stage/outlines'
+import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
 import EffectHead from './EffectHead.vue'
 import EffectList from './EffectList.vue'
@@ -35,6 +38,8 @@ const route = useRoute()
 
 type Shown = Take<PreviewHead>
 const MODES = ['now', 'before', 'side by side'] as const
+/** Speed of a source that has to move for its effect to show, u/s: as core has it. */
+const USUAL_SPEED = 4
 const SURFACES = ['ground', 'wall', 'ceiling'] as const
 
 const stage = ref<InstanceType<typeof StageView>>()
@@ -42,6 +47,8 @@ const effectId = ref(Number(route.query.effect) || project.effects[0]?.id || 0)
 const at = ref(0)
 const mode = ref<(typeof MODES)[number]>('now')
 const view = ref<'side' | 'top' | 'free'>('side')
+/** Whether the stage fills the view. */
+const whole = ref(false)
 const backdrop = ref<Backdrop>('night')
 const play = reactive<Play>(usualPlay())
 const take = shallowRef<Shown>()
@@ -69,13 +76,31 @@ const normal = computed<[number, number, number]>(() =>
 )
 const report = computed(() => take.value?.head.report)
 
-provideEdit({
+const edit = provideEdit({
   part: effectId,
   effect,
   base: computed(() => base.value?.body as Effect | undefined),
   report,
   at,
 } as Parameters<typeof provideEdit>[0])
+
+/** The velocity of the source, where it moves. */
+const moving = computed<Vector | undefined>(() => {
+  const speed = play.speed ?? (effect.value?.emitters.some((e) => e.birth.perUnit) ? USUAL_SPEED : 0)
+  return speed ? [speed, 0, 0] : undefined
+})
+/** What is drawn on the stage, seen from somewhere: the open emitter, and the way of the source. */
+function outlines(seen: Vector) {
+  if (below.value !== 'shape' || !take.value) return { outlines: [], grips: [] }
+  const origin: Vector = [0, 0, 0]
+  const facing = take.value.head.facing as Vector
+  const drawn = outlinesOf(edit.emitter.value, { origin, facing, seen })
+  const seconds = (take.value.length - 1) / take.value.head.stepsPerSecond
+  const path = moving.value && pathOf(origin, moving.value, seconds)
+  return path ? { ...drawn, outlines: [...drawn.outlines, path] } : drawn
+}
+const setGrip = (grip: Grip, value: number | Vector, save: boolean) =>
+  edit.change((e) => put(e, grip.path, value), save)
 
 function order(drafts: { part: number; body: unknown }[], of: Effect) {
   return {
@@ -219,6 +244,8 @@ useKeys({
   t: () => (below.value = below.value === 'shape' ? 'parameters' : 'shape'),
   v: () => (sheet.value = 'revisions'),
   r: () => play.seed++,
+  f: () => (whole.value = !whole.value),
+  Escape: () => (whole.value = false),
   p: () => stage.value?.toggle(),
   ',': () => stage.value?.step(-1),
   '.': () => stage.value?.step(1),
@@ -229,7 +256,7 @@ useKeys({
 </script>
 
 <template>
-  <main class="effects">
+  <main class="effects" :class="{ alone: whole }">
     <EffectList
       ref="list"
       :selected="effectId"
@@ -238,88 +265,101 @@ useKeys({
       @recipes="sheet = 'recipes'"
     />
     <section v-if="effect" class="middle" aria-label="Effect">
-      <StageView
-        ref="stage"
-        v-model:view="view"
-        v-model:backdrop="backdrop"
-        :take="mode === 'before' ? takeBefore : take"
-        :busy="busy"
-        :sprites="sprites"
-        :point="[0, 0, 0]"
-        :normal="normal"
-        :tall="272"
-        :rate="play.rate"
-        :every="play.every"
-        :area="take?.head.live"
-        :beside="mode === 'side by side' ? takeBefore : undefined"
-        :title="mode === 'side by side' ? 'now' : mode === 'before' ? saved : ''"
-        unpaused
-      >
-        <template #left>
-          <span class="group" role="group" aria-label="Which version">
-            <button v-for="m in MODES" :key="m" :aria-pressed="mode === m" @click="mode = m">
-              {{ words(m) }}
-            </button>
-          </span>
-        </template>
-        <template #right>
-          <span class="group" role="group" aria-label="Surface">
-            <button
-              v-for="s in SURFACES"
-              :key="s"
-              :aria-pressed="play.surface === s"
-              @click="play.surface = s"
-            >
-              {{ s }}
-            </button>
-          </span>
-        </template>
-        <template #over><ThrowRose v-if="take" :numbers="take.head.numbers" /></template>
-        <template #repeat><PlayedRow :play="play" part="time" :effect="effect" /></template>
-        <template v-if="mode === 'side by side'" #beside>
+      <StageRoom name="effects" :least="0.45" :whole="whole">
+        <template #stage>
           <StageView
-            :take="takeBefore"
-            :beside="take"
-            :busy="false"
+            ref="stage"
+            v-model:view="view"
+            v-model:backdrop="backdrop"
+            :take="mode === 'before' ? takeBefore : take"
+            :busy="busy"
             :sprites="sprites"
             :point="[0, 0, 0]"
             :normal="normal"
-            :tall="272"
-            :view="view"
-            :backdrop="backdrop"
-            :follows="stage?.clock"
-            :title="saved"
+            :rate="play.rate"
+            :every="play.every"
+            :area="take?.head.live"
+            :beside="mode === 'side by side' ? takeBefore : undefined"
+            :title="mode === 'side by side' ? 'now' : mode === 'before' ? saved : ''"
             unpaused
-          />
+            :outlines="outlines"
+            :moving="moving"
+            :home="effectId"
+            :whole="whole"
+            presses="a press plays it from its beginning"
+            @set="setGrip"
+            @pull="stage?.again()"
+            @whole="whole = !whole"
+          >
+            <template #numbers>
+              <EffectNumbers :numbers="take?.head.numbers" />
+            </template>
+            <template #left>
+              <span class="group" role="group" aria-label="Which version">
+                <button v-for="m in MODES" :key="m" :aria-pressed="mode === m" @click="mode = m">
+                  {{ words(m) }}
+                </button>
+              </span>
+            </template>
+            <template #right>
+              <span class="group" role="group" aria-label="Surface">
+                <button
+                  v-for="s in SURFACES"
+                  :key="s"
+                  :aria-pressed="play.surface === s"
+                  @click="play.surface = s"
+                >
+                  {{ s }}
+                </button>
+              </span>
+            </template>
+            <template #over><ThrowRose v-if="take" :numbers="take.head.numbers" /></template>
+            <template #repeat><PlayedRow :play="play" part="time" :effect="effect" /></template>
+            <template v-if="mode === 'side by side'" #beside>
+              <StageView
+                :take="takeBefore"
+                :beside="take"
+                :busy="false"
+                :sprites="sprites"
+                :point="[0, 0, 0]"
+                :normal="normal"
+                :view="view"
+                :backdrop="backdrop"
+                :follows="stage?.clock"
+                :title="saved"
+                unpaused
+              />
+            </template>
+          </StageView>
         </template>
-      </StageView>
-      <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
-      <PlayedRow :play="play" part="pull" :effect="effect" />
-      <EffectNumbers
-        :numbers="take?.head.numbers"
-        :before="mode === 'now' ? undefined : takeBefore?.head.numbers"
-      />
-      <div class="below" role="group" aria-label="What is shown below">
-        <button :aria-pressed="below === 'shape'" title="T turns over" @click="below = 'shape'">
-          Settings of {{ effect.emitters[at]?.name }}
-        </button>
-        <button :aria-pressed="below === 'parameters'" title="T turns over" @click="show()">
-          Parameters for game code
-          <span class="quiet">{{ effect.parameters.length }}</span>
-        </button>
-      </div>
-      <ParameterBench
-        v-if="below === 'parameters'"
-        :key="effectId"
-        :part="effectId"
-        :play="play"
-        :chosen="asked"
-      />
-      <div v-else :key="effectId + '/' + at" class="acts">
-        <BirthAct />
-        <LifeAct />
-        <EndAct />
-      </div>
+        <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
+        <PlayedRow :play="play" part="pull" :effect="effect" />
+        <EffectNumbers
+          :numbers="take?.head.numbers"
+          :before="mode === 'now' ? undefined : takeBefore?.head.numbers"
+        />
+        <div class="below" role="group" aria-label="What is shown below">
+          <button :aria-pressed="below === 'shape'" title="T turns over" @click="below = 'shape'">
+            Settings of {{ effect.emitters[at]?.name }}
+          </button>
+          <button :aria-pressed="below === 'parameters'" title="T turns over" @click="show()">
+            Parameters for game code
+            <span class="quiet">{{ effect.parameters.length }}</span>
+          </button>
+        </div>
+        <ParameterBench
+          v-if="below === 'parameters'"
+          :key="effectId"
+          :part="effectId"
+          :play="play"
+          :chosen="asked"
+        />
+        <div v-else :key="effectId + '/' + at" class="acts">
+          <BirthAct />
+          <LifeAct />
+          <EndAct />
+        </div>
+      </StageRoom>
     </section>
     <section v-else class="middle empty">
       <p>An effect is what the player sees. This project has none yet.</p>
@@ -356,8 +396,13 @@ useKeys({
 .middle {
   min-width: 0;
   min-height: 0;
-  overflow-y: auto;
   border-left: 1px solid var(--line);
+}
+.alone {
+  grid-template-columns: minmax(0, 1fr) !important;
+}
+.alone > :not(.middle) {
+  display: none;
 }
 .empty {
   display: grid;
@@ -389,6 +434,19 @@ useKeys({
 .acts {
   display: grid;
   grid-template-columns: 274px minmax(0, 1fr) 204px;
+}
+@media (max-width: 1180px) {
+  .effects {
+    grid-template-columns: 186px minmax(0, 1fr) 272px;
+  }
+  .acts {
+    grid-template-columns: 268px minmax(0, 1fr);
+  }
+  .acts > :last-child {
+    grid-column: 1 / -1;
+    border-left: 0;
+    border-top: 1px solid var(--line);
+  }
 }
 @media (min-width: 1600px) {
   .effects {

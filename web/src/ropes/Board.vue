@@ -16,6 +16,8 @@ const props = defineProps<{
   waiting: number
   wiring?: WiringView
   findings: Map<number, NoticedView[]>
+  /** Which condition of the open rope decided the last pull. */
+  lit?: number
 }>()
 const emit = defineEmits<{ open: [id: number]; add: []; mend: [finding: NoticedView]; stop: [] }>()
 const project = useProject()
@@ -148,9 +150,6 @@ defineExpose({ shown, duplicate, switchOff, toggle })
   <section class="board" aria-label="Ropes">
     <div class="tools">
       <b>{{ shown.length }} {{ shown.length === 1 ? 'rope' : 'ropes' }}</b>
-      <span role="group" aria-label="Sort" class="sorts">
-        <button v-for="s in SORTS" :key="s" :aria-pressed="sort === s" @click="sort = s">{{ s }}</button>
-      </span>
       <button class="link" @click="emit('add')">+ rope</button>
       <button class="link" :aria-pressed="choosing" @click="choosing ? done() : (choosing = true)">
         several
@@ -158,10 +157,15 @@ defineExpose({ shown, duplicate, switchOff, toggle })
       <button class="link" :aria-pressed="weighing" @click="weighing = !weighing">
         {{ weighing ? 'sentences' : 'balance' }}
       </button>
-      <span v-if="waiting" class="quiet right">
+      <span class="right" />
+      <span v-if="waiting" class="quiet">
         {{ waiting > MANY ? `computing ${waiting} responses…` : 'computing…' }}
         <button v-if="waiting > MANY" class="link" @click="emit('stop')">stop</button>
       </span>
+      <el-select v-if="!weighing" v-model="sort" size="small" class="sort" aria-label="Sort">
+        <template #prefix>sort</template>
+        <el-option v-for="s in SORTS" :key="s" :value="s" :label="s" />
+      </el-select>
     </div>
     <BulkBar
       v-if="choosing"
@@ -200,6 +204,7 @@ defineExpose({ shown, duplicate, switchOff, toggle })
         :response="responses.get(rope.id)"
         :most="most"
         :open="rope.id === open"
+        :lit="rope.id === open ? lit : undefined"
         :seconds="SECONDS"
         @open="click"
         @mend="emit('mend', $event)"
@@ -220,25 +225,16 @@ defineExpose({ shown, duplicate, switchOff, toggle })
 .tools {
   display: flex;
   gap: 12px;
-  align-items: baseline;
-  padding: 9px 16px 7px;
+  align-items: center;
+  padding: 5px 16px;
+  min-height: 35px;
   overflow: hidden;
   border-bottom: 1px solid var(--line);
   white-space: nowrap;
 }
-.sorts {
-  display: flex;
-  gap: 12px;
-}
-.sorts button {
-  color: var(--muted);
-}
-.sorts button[aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 600;
-  text-decoration: underline;
-  text-decoration-color: var(--bronze);
-  text-underline-offset: 4px;
+.sort {
+  width: 128px;
+  flex: none;
 }
 .right {
   margin-left: auto;

@@ -19,6 +19,7 @@ const props = defineProps<{
   most: number
   open: boolean
   seconds: number
+  lit?: number
 }>()
 const emit = defineEmits<{ open: [id: number, event?: MouseEvent]; mend: [finding: NoticedView] }>()
 const broken = computed(() => !props.rope.play && !props.rope.with?.length && !props.rope.then?.length)
@@ -55,7 +56,16 @@ const release = computed(() => {
         @click.stop="emit('open', id, $event)"
       />
       <div class="middle">
-        <RopeSentence :words="words" />
+        <RopeSentence
+          v-if="open"
+          :words="words"
+          :rope="rope"
+          :rope-id="id"
+          :lit="lit"
+          class="opened"
+          @click.stop
+        />
+        <RopeSentence v-else :words="words" />
         <ResponseStrip :response="response" :most="most" :open="open" :seconds="seconds" />
         <p v-if="rope.off" class="note">switched off</p>
         <p v-else-if="response?.silent" class="why">nothing can play: {{ response.silent }}</p>
@@ -139,6 +149,10 @@ const release = computed(() => {
 }
 .middle {
   min-width: 0;
+}
+.opened {
+  font-size: 14px;
+  cursor: default;
 }
 .figures {
   margin: 0;

@@ -11,6 +11,8 @@ import { pullsOf } from '../project/recorded'
 import { useProject } from '../project/useProject'
 import type { Frame, Take } from '../stage/frames'
 import { spriteSources } from '../stage/sprites'
+import type { Grip } from '../stage/outlines'
+import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
 import { useStage } from '../stage/useStage'
 import AccountList from './AccountList.vue'
@@ -18,7 +20,8 @@ import Board from './Board.vue'
 import EventList from './EventList.vue'
 import NumbersRow from './NumbersRow.vue'
 import PullPanel from './PullPanel.vue'
-import RopeSentence from './RopeSentence.vue'
+import OtherPull from './OtherPull.vue'
+import { pressed, ropeOutlines, struck } from './onStage'
 import RopeTools from './RopeTools.vue'
 import { usePulling } from './usePulling'
 import { useWiring } from './useWiring'
@@ -33,6 +36,8 @@ const board = ref<InstanceType<typeof Board>>()
 const eventId = ref(0)
 const ropeId = ref(0)
 const shaping = ref(false)
+/** Whether the stage fills the view. */
+const whole = ref(false)
 const lit = ref<number>()
 const take = shallowRef<Take>()
 const responses = reactive(new Map<number, ResponseView>())
@@ -75,9 +80,38 @@ const normal = computed<Vector>(() => {
   return given ?? [0, 1, 0]
 })
 
+/** The payload with which the board shows the open rope. */
+const onBoard = computed(() => responses.get(ropeId.value)?.payload as Payload | undefined)
+
 function positionOf(of: Payload): Vector {
   const field = event.value?.body.fields.find((f) => f.type === 'position')
   return (field && (of[field.name] as Vector | undefined)) ?? [0, 0, 0]
+}
+
+/** What is drawn on the stage, seen from somewhere. */
+const outlines = (seen: Vector) =>
+  ropeOutlines({
+    rope: rope.value?.body,
+    event: event.value?.body,
+    payload: pulling.payload,
+    point: point.value,
+    numbers: first.value && take.value?.head.numbers,
+    places: project.places.map((p) => p.body).filter((p) => p.name === rope.value?.body.place?.name),
+    seen,
+  })
+function setGrip(grip: Grip, value: number | Vector, save: boolean) {
+  const [owner, name] = grip.path.split('.')
+  if (owner === 'payload') pulling.setPayload({ ...pulling.payload, [name]: value })
+  else if (rope.value) {
+    const next = { ...rope.value.body, hit: value as number }
+    if (save) project.commit(rope.value.id, next)
+    else project.draft(rope.value.id, next)
+  }
+}
+function pullThere(stroke: { at: Vector; way?: Vector; share: number; pressed: number }) {
+  if (!event.value) return
+  pulling.setPayload(struck(event.value.body, pulling.payload, stroke))
+  pull(stroke.pressed)
 }
 
 /** Asks for the take of the open rope as things stand; of many asked for, only the last is fetched. */
@@ -282,6 +316,8 @@ useKeys(
     j: () => move(1),
     k: () => move(-1),
     e: () => effect.value && (shaping.value = !shaping.value),
+    f: () => (whole.value = !whole.value),
+    Escape: () => (whole.value = false),
     p: () => stage.value?.toggle(),
     ',': () => stage.value?.step(-1),
     '.': () => stage.value?.step(1),
@@ -297,7 +333,7 @@ useKeys(
 </script>
 
 <template>
-  <main class="ropes">
+  <main class="ropes" :class="{ alone: whole }">
     <EventList :selected="eventId" @select="select" @pull="(id, pressed) => pull(pressed, id)" />
     <Board
       ref="board"
@@ -308,6 +344,7 @@ useKeys(
       @stop="stopped = true"
       :wiring="wiring.view.value"
       :findings="wiring.byRope.value"
+      :lit="lit"
       @open="open"
       @add="addRope"
       @mend="wiring.mend"
@@ -329,72 +366,92 @@ useKeys(
       </template>
     </Board>
     <aside aria-label="Response">
-      <StageView
-        ref="stage"
-        :take="take"
-        :busy="busy"
-        :sprites="sprites"
-        :point="point"
-        :normal="normal"
-        :comfort="live.comfort.value"
-      >
-        <template #repeat>
-          <span class="less">
-            <button :aria-pressed="live.less.lessShake" @click="live.less.lessShake = !live.less.lessShake">
-              less shake
-            </button>
-            <button :aria-pressed="live.less.lessFlash" @click="live.less.lessFlash = !live.less.lessFlash">
-              less flash
-            </button>
-          </span>
+      <StageRoom name="ropes" :least="0.4" :whole="whole">
+        <template #stage>
+          <StageView
+            ref="stage"
+            :take="take"
+            :busy="busy"
+            :sprites="sprites"
+            :point="point"
+            :normal="normal"
+            :comfort="live.comfort.value"
+            :outlines="outlines"
+            :presses="event && pressed(event.body)"
+            :home="ropeId"
+            :whole="whole"
+            @set="setGrip"
+            @pull="pullThere"
+            @whole="whole = !whole"
+          >
+            <template #numbers><NumbersRow v-if="first" :numbers="take?.head.numbers" /></template>
+            <template #repeat>
+              <span class="less">
+                <button
+                  :aria-pressed="live.less.lessShake"
+                  @click="live.less.lessShake = !live.less.lessShake"
+                >
+                  less shake
+                </button>
+                <button
+                  :aria-pressed="live.less.lessFlash"
+                  @click="live.less.lessFlash = !live.less.lessFlash"
+                >
+                  less flash
+                </button>
+              </span>
+            </template>
+          </StageView>
         </template>
-      </StageView>
-      <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
-      <section v-if="rope" class="open">
-        <RopeSentence
-          :words="project.sentences.get(rope.id) ?? []"
-          :rope="rope.body"
-          :rope-id="rope.id"
-          :lit="lit"
-          class="large"
-        />
-        <NumbersRow v-if="first" :numbers="take?.head.numbers" />
-        <p v-else-if="take" class="silent">
-          Silent with this payload:
-          {{ take.head.account.answers[0]?.why ?? 'no rope listens' }}.
-        </p>
-      </section>
-      <section v-else-if="event" class="open">
-        <p class="large">
-          Nobody answers <b>{{ event.body.name }}</b>. <span class="quiet">{{ event.body.description }}</span>
-        </p>
-        <button class="button" @click="addRope">Answer it with a rope</button>
-      </section>
-      <template v-if="event">
-        <PullPanel
-          :key="event.id"
-          :event="event.body"
-          :pulling="pulling"
-          :rope="rope?.body"
-          @gone="live.gone($event)"
-        />
-        <el-alert
-          v-if="live.failed.value"
-          type="error"
-          :closable="false"
-          :title="live.failed.value"
-          data-testid="stage-failed"
-        >
-          <el-button size="small" @click="live.restart()">Start it again</el-button>
-        </el-alert>
-        <AccountList
-          :account="live.account.value"
-          :told="live.told.value"
-          :find="live.find"
-          :all="live.all"
-          @lead="lead"
-        />
-      </template>
+        <p v-if="offline" class="offline" role="alert">{{ offline }}</p>
+        <section v-if="rope" class="open">
+          <h2>{{ rope.body.name }}</h2>
+          <NumbersRow v-if="first" :numbers="take?.head.numbers" />
+          <p v-else-if="take" class="silent">
+            Silent with this payload:
+            {{ take.head.account.answers[0]?.why ?? 'no rope listens' }}.
+          </p>
+          <OtherPull
+            v-if="take && event"
+            :event="event.body"
+            :payload="pulling.payload"
+            :board="onBoard"
+            @same="pulling.setPayload($event, 'usual')"
+          />
+        </section>
+        <section v-else-if="event" class="open">
+          <p class="large">
+            Nobody answers <b>{{ event.body.name }}</b>.
+            <span class="quiet">{{ event.body.description }}</span>
+          </p>
+          <button class="button" @click="addRope">Answer it with a rope</button>
+        </section>
+        <template v-if="event">
+          <PullPanel
+            :key="event.id"
+            :event="event.body"
+            :pulling="pulling"
+            :rope="rope?.body"
+            @gone="live.gone($event)"
+          />
+          <el-alert
+            v-if="live.failed.value"
+            type="error"
+            :closable="false"
+            :title="live.failed.value"
+            data-testid="stage-failed"
+          >
+            <el-button size="small" @click="live.restart()">Start it again</el-button>
+          </el-alert>
+          <AccountList
+            :account="live.account.value"
+            :told="live.told.value"
+            :find="live.find"
+            :all="live.all"
+            @lead="lead"
+          />
+        </template>
+      </StageRoom>
     </aside>
   </main>
 </template>
@@ -402,15 +459,20 @@ useKeys(
 <style scoped>
 .ropes {
   display: grid;
-  grid-template-columns: 226px minmax(0, 1fr) 436px;
+  grid-template-columns: 204px minmax(0, 1fr) 500px;
   min-height: 0;
   height: 100%;
 }
 aside {
   border-left: 1px solid var(--line);
   contain: content;
-  overflow-y: auto;
   min-height: 0;
+}
+.alone {
+  grid-template-columns: minmax(0, 1fr) !important;
+}
+.alone > :not(aside) {
+  display: none;
 }
 .open {
   padding: 10px 14px;
@@ -448,12 +510,12 @@ aside {
 }
 @media (min-width: 1700px) {
   .ropes {
-    grid-template-columns: 260px minmax(0, 1fr) 560px;
+    grid-template-columns: 260px minmax(0, 1fr) 760px;
   }
 }
 @media (max-width: 1100px) {
   .ropes {
-    grid-template-columns: 190px minmax(0, 1fr) 380px;
+    grid-template-columns: 176px minmax(0, 1fr) 400px;
   }
 }
 </style>

@@ -1,18 +1,30 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import type { Vector } from '../api/bundle'
+import { useKept } from '../common/useKept'
+import type { Clock } from './clock'
 import type { Frame, Take } from './frames'
-import { areaOf, cameraOn, flashColour, heightOf, runOn, surfaceLine, VIEWS, type View } from './framing'
+import {
+  cameraOn,
+  flashColour,
+  heightOf,
+  inPicture,
+  pictureOf,
+  placeIn,
+  runOn,
+  surfaceLine,
+  VIEWS,
+  type View,
+} from './framing'
+import type { Grip, Outlines } from './outlines'
 import { paintOverlay } from './overlay'
-import { Renderer, type Backdrop, type Camera } from './renderer'
+import { axes, Renderer, type Backdrop, type Camera } from './renderer'
 import { loadSprites, type SpriteSource } from './sprites'
+import StageOutlines from './StageOutlines.vue'
+import StageScrub from './StageScrub.vue'
+import { useHand, type Stroke } from './useHand'
+import { length as vectorLength, minus, plus, times } from './vectors'
 import type { Comfort } from './useStage'
-
-/** Where a take is; shared by stages that run side by side. */
-export interface Clock {
-  at: number
-  playing: boolean
-}
 
 /**
  * The dark window where light is made. Shows live frames while anything plays, and else the take, again and again. The
@@ -29,8 +41,6 @@ const props = withDefaults(
     normal: Vector
     /** The clock of another stage, which this one follows. */
     follows?: Clock
-    /** Height of the window, px. */
-    tall?: number
     /** How fast time passes, 1 as it is. */
     rate?: number
     /** Seconds after which the take begins again; when all is gone if absent. */
@@ -41,25 +51,46 @@ const props = withDefaults(
     /** Another take that is shown beside this one: both are framed alike. */
     beside?: Take<{ stepsPerSecond: number }>
     unpaused?: boolean
+    /** What is drawn over the light, for the direction from which it is seen. */
+    outlines?: (seen: Vector) => Outlines
+    /** What a press on the stage does, in words; nothing if absent. */
+    presses?: string
+    /** Velocity of the source, which the view can follow, u/s. */
+    moving?: Vector
+    /** Whether it fills the view. */
+    whole?: boolean
+    /** When this changes, the response comes back to the middle. */
+    home?: unknown
     /** What shakes and flashes while the stage is live. */
     comfort?: Comfort
   }>(),
   {
     take: undefined,
     follows: undefined,
-    tall: 252,
     rate: 1,
     every: undefined,
     area: undefined,
     title: '',
     beside: undefined,
     unpaused: false,
+    outlines: undefined,
+    presses: undefined,
+    moving: undefined,
+    whole: false,
+    home: undefined,
     comfort: undefined,
   },
 )
+const emit = defineEmits<{
+  set: [grip: Grip, value: number | Vector, save: boolean]
+  /** A press pulls at a place; a drag also says which way and how far, as a share of the picture's height. */
+  pull: [pull: { at: Vector; way?: Vector; share: number; pressed: number }]
+  whole: []
+}>()
 const clock = reactive<Clock>({ at: 0, playing: true })
 const shared = computed(() => props.follows ?? clock)
 
+const PALE: Backdrop[] = ['moor', 'snow', 'checker']
 const BACKDROPS: Backdrop[] = ['night', 'dusk', 'moor', 'snow', 'checker']
 
 const canvas = ref<HTMLCanvasElement>()
@@ -67,8 +98,8 @@ const overlay = ref<HTMLCanvasElement>()
 const box = ref<HTMLElement>()
 const view = defineModel<View>('view', { default: 'side' })
 const backdrop = defineModel<Backdrop>('backdrop', { default: 'night' })
-const yaw = ref(30)
-const pitch = ref(25)
+const outlined = useKept('outlines', true)
+const following = ref(false)
 const playing = computed({ get: () => shared.value.playing, set: (v) => (shared.value.playing = v) })
 const at = computed({ get: () => shared.value.at, set: (v) => (shared.value.at = v) })
 const live = shallowRef<Frame>()
@@ -79,28 +110,73 @@ let loop = 0
 let last = 0
 let dirty = true
 
-const liveNow = computed(() => !!live.value && live.value.instances > 0)
+// What has played on the live stage is seen to be gone before the take goes on.
+const liveNow = ref(false)
+let rest: ReturnType<typeof setTimeout> | undefined
+/** How long the empty live stage is shown, ms. */
+const REST = 500
+function lives(playing: boolean) {
+  if (playing) {
+    clearTimeout(rest)
+    rest = undefined
+    liveNow.value = true
+  } else if (liveNow.value) rest ??= setTimeout(() => ((liveNow.value = false), (rest = undefined)), REST)
+}
 const seconds = computed(() => at.value / (props.take?.head.stepsPerSecond ?? 60))
-const length = computed(() => (props.take ? (props.take.length - 1) / props.take.head.stepsPerSecond : 0))
 const shown = computed(() => {
   if (liveNow.value) return live.value
   const take = props.take
   return take?.frame(Math.min(Math.floor(at.value), take.length - 1))
 })
 
-/** The live particles over the take as an area. */
-const liveArea = computed(() => areaOf(props.area))
-
-const camera = computed<Camera>(() => {
-  const aspect = (canvas.value?.width ?? 435) / (canvas.value?.height ?? 264)
-  return cameraOn(
-    props.point,
-    heightOf(props.point, aspect, props.take, props.beside),
-    view.value,
-    { yaw: yaw.value, pitch: pitch.value },
-    liveNow.value && props.comfort ? props.comfort.shake : [0, 0],
-  )
+const size = reactive({ width: 435, height: 264 })
+const hand = useHand({ free: () => view.value === 'free', pressed: press })
+const followed = computed(() => (following.value && !liveNow.value ? props.moving : undefined))
+/** What is in the middle: the response, until another comes that can be seen without moving the view. */
+const centre = ref(props.point)
+/** Where the source is, if the view follows it. */
+const middle = computed<Vector>(() =>
+  followed.value ? plus(centre.value, times(followed.value, seconds.value)) : centre.value,
+)
+const tall = computed(() => {
+  const { take, beside } = props
+  const point = centre.value
+  if (!followed.value || !take) return heightOf(point, size.width / size.height, take, beside)
+  // What is left behind on the way is not worth a smaller picture.
+  const high = Math.max(Math.abs(take.least[1] - point[1]), Math.abs(take.most[1] - point[1]))
+  const near = { least: plus(point, [-high, -high, 0]), most: plus(point, [high, high, 0]) }
+  return heightOf(point, size.width / size.height, near)
 })
+const camera = computed<Camera>(() =>
+  cameraOn(
+    middle.value,
+    tall.value,
+    view.value,
+    hand.turned,
+    liveNow.value && props.comfort ? props.comfort.shake : [0, 0],
+  ),
+)
+const picture = computed(() => pictureOf(camera.value, size.width, size.height))
+const drawn = computed(
+  () => (outlined.value && props.outlines?.(axes(camera.value).back as Vector)) || undefined,
+)
+
+/** Share of the picture, from its edges, in which a response is not seen well. */
+const EDGE = 0.15
+let home = props.home
+function centred() {
+  const [x, y] = inPicture(props.point, picture.value)
+  const seen =
+    x > EDGE * size.width &&
+    x < (1 - EDGE) * size.width &&
+    y > EDGE * size.height &&
+    y < (1 - EDGE) * size.height
+  if (seen && home === props.home) return
+  home = props.home
+  centre.value = props.point
+}
+watch([() => props.point.join(), () => props.take], centred)
+const pale = computed(() => PALE.includes(backdrop.value))
 const flash = computed(() => flashColour(props.comfort?.flash ?? [0, 0, 0, 0]))
 
 function draw() {
@@ -115,6 +191,7 @@ function draw() {
 function showLive(frame: Frame) {
   const first = pressed !== undefined && frame.count > 0
   live.value = frame
+  lives(frame.instances > 0)
   if (first || frame.instances === 0 || renderer?.ready()) draw()
   else dirty = true
   if (first) {
@@ -130,7 +207,7 @@ function expectPull(timeStamp: number) {
   pressed = timeStamp
 }
 
-defineExpose({ showLive, expectPull, step, toggle, clock })
+defineExpose({ showLive, expectPull, step, toggle, again, clock })
 
 // Where drawing takes longer than a screen frame, every third frame is left to the rest of the bench.
 let late = false
@@ -154,14 +231,14 @@ function frameLoop(now: number) {
     const run = { frames: take.length, stepsPerSecond: take.head.stepsPerSecond }
     if (!props.follows) at.value = runOn(at.value, passed, run, props.rate, props.every)
   }
-  if (!liveNow.value && Math.floor(at.value) !== drawn) dirty = true
+  if (!liveNow.value && Math.floor(at.value) !== painted) dirty = true
   if (dirty && !stale && rested()) {
-    drawn = Math.floor(at.value)
+    painted = Math.floor(at.value)
     draw()
   }
   loop = requestAnimationFrame(frameLoop)
 }
-let drawn = -1
+let painted = -1
 let busyFor = 0
 
 function overlaid() {
@@ -183,6 +260,7 @@ function fit() {
     c.width = Math.max(1, Math.round(width * devicePixelRatio))
     c.height = Math.max(1, Math.round(height * devicePixelRatio))
   }
+  Object.assign(size, { width: Math.max(1, width), height: Math.max(1, height) })
   overlaid()
   dirty = true
 }
@@ -218,6 +296,7 @@ watch(
 )
 onBeforeUnmount(() => {
   cancelAnimationFrame(loop)
+  clearTimeout(rest)
   watcher?.disconnect()
   renderer?.release()
 })
@@ -246,38 +325,53 @@ function step(by: number) {
   at.value = Math.min(props.take.length - 1, Math.max(0, Math.floor(at.value) + by))
   dirty = true
 }
+/** Plays the take from its beginning. */
+function again() {
+  at.value = 0
+  playing.value = true
+}
 function toggle() {
   playing.value = !playing.value
 }
-function scrub(event: Event) {
+function scrub(to: number) {
   playing.value = false
-  at.value = Number((event.target as HTMLInputElement).value)
+  at.value = to
   dirty = true
 }
 
-let turning: { x: number; y: number } | undefined
-function turnStart(event: PointerEvent) {
-  if (view.value !== 'free') return
-  turning = { x: event.clientX, y: event.clientY }
-  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+/** The picture's place of a stroke, and which way and how far it goes. */
+function stroked({ from, to }: Stroke) {
+  const a = placeIn(from, props.point, picture.value)
+  const b = placeIn(to, props.point, picture.value)
+  const way = minus(b, a)
+  return {
+    at: a,
+    way: from[0] === to[0] && from[1] === to[1] ? undefined : way,
+    share: vectorLength(way) / camera.value.height,
+  }
 }
-function turn(event: PointerEvent) {
-  if (!turning) return
-  yaw.value -= (event.clientX - turning.x) * 0.5
-  pitch.value = Math.min(90, Math.max(-20, pitch.value + (event.clientY - turning.y) * 0.5))
-  turning = { x: event.clientX, y: event.clientY }
+function press(stroke: Stroke, pressed: number) {
+  if (!props.presses) return
+  emit('pull', { ...stroked(stroke), pressed })
 }
+const arrow = computed(() => {
+  if (!hand.stroke.value || !props.presses) return undefined
+  const { from, to } = hand.stroke.value
+  return `M${from.join(' ')}L${to.join(' ')}`
+})
 </script>
 
 <template>
   <section class="stage" aria-label="Stage">
-    <div class="windows" :style="{ height: tall + 'px' }">
+    <div class="windows">
       <div
         ref="box"
         class="window"
-        @pointerdown="turnStart"
-        @pointermove="turn"
-        @pointerup="turning = undefined"
+        :class="{ live: liveNow, pressed: presses }"
+        @pointerdown="hand.down"
+        @pointermove="hand.move"
+        @pointerup="hand.up"
+        @pointercancel="hand.cancel"
       >
         <canvas
           ref="canvas"
@@ -286,6 +380,16 @@ function turn(event: PointerEvent) {
           :aria-label="`${shown?.alive ?? 0} particles on the stage`"
         />
         <canvas ref="overlay" class="overlay" aria-hidden="true" />
+        <StageOutlines
+          v-if="drawn"
+          :outlines="drawn.outlines"
+          :grips="drawn.grips"
+          :picture="picture"
+          :pale="pale"
+          @set="(grip, value, save) => emit('set', grip, value, save)"
+        />
+        <p v-if="presses" class="hint" aria-hidden="true">{{ presses }}</p>
+        <svg v-if="arrow" class="arrow" aria-hidden="true"><path :d="arrow" /></svg>
         <div
           v-if="flash"
           class="flash"
@@ -295,10 +399,11 @@ function turn(event: PointerEvent) {
         />
         <p v-if="comfort && comfort.paused > 0" class="pause" aria-hidden="true">hit pause</p>
         <p v-if="title" class="title">{{ title }}</p>
+        <div v-if="whole" class="on-stage"><slot name="numbers" /></div>
         <slot name="over" />
         <div class="meter" data-testid="meter">
           <template v-if="!unpaused">
-            <b>{{ liveNow ? 'live' : 'take' }}</b> ·
+            <b class="which" :class="{ live: liveNow }">{{ liveNow ? 'live' : 'preview' }}</b>
             <span data-testid="live-instances">{{ live?.instances ?? 0 }}</span> playing ·
           </template>
           <span data-testid="alive">{{ shown?.alive ?? 0 }}</span> alive
@@ -309,58 +414,57 @@ function turn(event: PointerEvent) {
         </p>
       </div>
       <slot name="beside" />
-      <template v-if="!follows">
-        <div class="chips left"><slot name="left" /></div>
+      <template v-if="!props.follows">
         <div class="chips">
+          <slot name="left" />
+          <span class="space" />
           <slot name="right" />
           <span class="group" role="group" aria-label="Camera">
             <button v-for="v in VIEWS" :key="v" :aria-pressed="view === v" @click="view = v">{{ v }}</button>
+            <button v-if="moving" :aria-pressed="following" @click="following = !following">follow</button>
           </span>
-          <span class="group" role="group" aria-label="Backdrop">
-            <button v-for="b in BACKDROPS" :key="b" :aria-pressed="backdrop === b" @click="backdrop = b">
-              {{ b }}
-            </button>
+          <el-dropdown trigger="click" @command="backdrop = $event">
+            <button aria-label="Backdrop">{{ backdrop }} ▾</button>
+            <template #dropdown>
+              <el-dropdown-menu>
+                <el-dropdown-item v-for="b in BACKDROPS" :key="b" :command="b">{{ b }}</el-dropdown-item>
+              </el-dropdown-menu>
+            </template>
+          </el-dropdown>
+          <span class="group">
+            <button v-if="outlines" :aria-pressed="outlined" @click="outlined = !outlined">outlines</button>
+            <button :aria-pressed="whole" title="Stage alone (F)" @click="emit('whole')">whole</button>
           </span>
         </div>
       </template>
     </div>
-    <div v-if="!follows" class="scrub" :class="{ high: liveArea }">
-      <button :aria-label="playing ? 'Hold the take' : 'Run the take'" class="run" @click="toggle">
-        <svg viewBox="0 0 12 12" width="12" height="12" aria-hidden="true">
-          <path v-if="playing" d="M2 1h3v10H2zM7 1h3v10H7z" />
-          <path v-else d="M2 1l9 5-9 5z" />
-        </svg>
-      </button>
-      <span class="time">{{ Math.min(seconds, length).toFixed(2) }} s</span>
-      <span class="track">
-        <svg v-if="liveArea" viewBox="0 0 100 20" preserveAspectRatio="none" aria-hidden="true">
-          <path :d="liveArea" />
-        </svg>
-        <input
-          type="range"
-          min="0"
-          :max="Math.max(1, (take?.length ?? 1) - 1)"
-          step="1"
-          :value="Math.min(Math.floor(at), (take?.length ?? 1) - 1)"
-          aria-label="Moment of the take"
-          @input="scrub"
-          @pointerdown="scrubbing = true"
-          @pointerup="scrubbing = false"
-          @keydown.stop
-        />
-      </span>
-      <span class="time">{{ length.toFixed(2) }} s</span>
-      <slot name="repeat"
-        ><span class="quiet">{{ playing ? 'repeat when finished' : 'held' }}</span></slot
-      >
-    </div>
+    <StageScrub
+      v-if="!props.follows"
+      :clock="shared"
+      :frames="take?.length ?? 0"
+      :steps-per-second="take?.head.stepsPerSecond ?? 60"
+      :area="area"
+      @at="scrub"
+      @toggle="toggle"
+      @hold="scrubbing = $event"
+    >
+      <slot name="repeat" />
+    </StageScrub>
   </section>
 </template>
 
 <style scoped>
+.stage {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
 .windows {
   position: relative;
+  flex: 1;
+  min-height: 0;
   display: grid;
+  grid-auto-rows: minmax(0, 1fr);
   grid-auto-flow: column;
   grid-auto-columns: minmax(0, 1fr);
 }
@@ -395,10 +499,18 @@ canvas {
 }
 .chips {
   position: absolute;
-  top: 8px;
-  right: 8px;
+  inset: 8px 8px auto 8px;
   display: flex;
-  gap: 8px;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  pointer-events: none;
+}
+.chips > * {
+  pointer-events: auto;
+}
+.chips .space {
+  flex: 1;
+  pointer-events: none;
 }
 .chips :deep(.group) {
   display: flex;
@@ -417,10 +529,6 @@ canvas {
   color: var(--stage);
   font-weight: 600;
 }
-.chips.left {
-  right: auto;
-  left: 8px;
-}
 .title {
   position: absolute;
   left: 12px;
@@ -428,29 +536,6 @@ canvas {
   margin: 0;
   color: var(--stage-ink);
   font-weight: 600;
-}
-.track {
-  position: relative;
-  flex: 1;
-  display: flex;
-  align-items: center;
-  min-width: 0;
-}
-.track svg {
-  position: absolute;
-  inset: -8px 0 8px 0;
-  width: 100%;
-  height: 20px;
-  fill: var(--bronze-soft);
-  pointer-events: none;
-}
-/* The handle lies above the strip. */
-.track input {
-  position: relative;
-}
-.scrub.high {
-  height: 44px;
-  padding-top: 8px;
 }
 .meter {
   position: absolute;
@@ -476,28 +561,58 @@ canvas {
   text-align: center;
   pointer-events: none;
 }
-.scrub {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  height: 30px;
-  contain: strict;
-  padding: 0 14px;
-  border-bottom: 1px solid var(--line);
+.window.pressed {
+  cursor: crosshair;
 }
-.run {
-  width: 24px;
-  height: 24px;
-  display: grid;
-  place-items: center;
-  fill: var(--bronze);
+/* What is live is told from a preview at a glance: a frame, and a lit word. */
+.window.live::after {
+  content: '';
+  position: absolute;
+  inset: 0;
+  border: 2px solid #4fb3a8;
+  pointer-events: none;
 }
-.time {
-  white-space: nowrap;
+.which {
+  padding: 0 5px;
+  margin-right: 4px;
+  border-radius: 3px;
+  border: 1px solid #55616f;
+  font-weight: 600;
 }
-input[type='range'] {
-  flex: 1;
-  accent-color: var(--bronze);
-  min-width: 0;
+.which.live {
+  background: #4fb3a8;
+  border-color: #4fb3a8;
+  color: #0f1720;
+}
+.arrow {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+  fill: none;
+  stroke: #f1dda0;
+  stroke-width: 2;
+}
+.hint {
+  position: absolute;
+  left: 80px;
+  bottom: 10px;
+  margin: 0;
+  font-size: 12px;
+  color: var(--stage-ink);
+  opacity: 0;
+  pointer-events: none;
+}
+.window:hover .hint {
+  opacity: 0.9;
+}
+.on-stage {
+  position: absolute;
+  left: 8px;
+  top: 44px;
+  background: rgba(255, 253, 248, 0.94);
+  border-radius: 4px;
+  padding: 0 6px 4px;
 }
 </style>

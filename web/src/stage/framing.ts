@@ -1,5 +1,6 @@
 import type { Vector } from '../api/bundle'
-import type { Camera } from './renderer'
+import { axes, type Camera } from './renderer'
+import { dot, minus, plus, times } from './vectors'
 
 /** What a stage shows and from where: numbers alone, nothing of the page. */
 
@@ -108,4 +109,33 @@ export function runOn(
   const turn =
     every === undefined ? take.frames - 1 + PAUSE * take.stepsPerSecond : every * take.stepsPerSecond
   return next > turn ? 0 : next
+}
+
+/** A picture as it is seen: what it shows, and how large it is. */
+export interface Picture {
+  camera: Camera
+  right: Vector
+  up: Vector
+  /** px */
+  width: number
+  height: number
+}
+
+export function pictureOf(camera: Camera, width: number, height: number): Picture {
+  const { right, up } = axes(camera)
+  return { camera, right: right as Vector, up: up as Vector, width, height }
+}
+
+/** Returns where in a picture a place of the world is seen, in pixels from its upper left. */
+export function inPicture(place: Vector, { camera, right, up, width, height }: Picture): [number, number] {
+  const from = minus(place, camera.centre as Vector)
+  const k = height / camera.height
+  return [width / 2 + dot(from, right) * k, height / 2 - dot(from, up) * k]
+}
+
+/** Returns the place of the world that is seen there, as deep in the picture as another place. */
+export function placeIn([x, y]: [number, number], as: Vector, picture: Picture): Vector {
+  const [ax, ay] = inPicture(as, picture)
+  const k = picture.camera.height / picture.height
+  return plus(as, plus(times(picture.right, (x - ax) * k), times(picture.up, (ay - y) * k)))
 }

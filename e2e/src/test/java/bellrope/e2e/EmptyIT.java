@@ -50,10 +50,10 @@ class EmptyIT {
             bench.open("/");
             bench.clickText(".events .name", "lit");
             bench.clickText("button", "Answer it with a rope");
-            bench.awaitText("aside .sentence", "no effect chosen");
-            bench.clickText("aside .part", "no effect chosen");
+            bench.awaitText(".row.open .sentence", "no effect chosen");
+            bench.clickText(".row.open .part", "no effect chosen");
             choose("sparks");
-            bench.awaitText("aside .sentence", "play sparks");
+            bench.awaitText(".row.open .sentence", "play sparks");
             bench.awaitText(".events .head", "all answered");
 
             bench.note("[data-testid=live-instances]");

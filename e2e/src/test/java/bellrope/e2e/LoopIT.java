@@ -186,11 +186,11 @@ class LoopIT extends AtBench {
     @Test
     void theSentenceIsEditedWhereItStands() {
         openRope("landing hard");
-        bench.clickText("aside .part", "speed over 11 u/s");
+        bench.clickText(".row.open .part", "speed over 11 u/s");
         bench.enter("Bound", "5");
         bench.awaitText("[data-rope='landing hard'] .sentence", "speed over 5 u/s");
         openRope("struck by a branch");
-        bench.clickText("aside .part", "no effect chosen");
+        bench.clickText(".row.open .part", "no effect chosen");
         bench.await(b -> bench.all(".el-popper .choice").stream()
                         .filter(e -> e.isDisplayed() && e.getText().startsWith("hail shatter"))
                         .findFirst()

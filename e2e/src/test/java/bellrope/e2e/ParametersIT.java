@@ -48,7 +48,7 @@ class ParametersIT extends AtBench {
     }
 
     private static void part(String words) {
-        bench.await(b -> bench.all("aside .sentence .part").stream()
+        bench.await(b -> bench.all(".row.open .sentence .part").stream()
                         .filter(e -> e.getText().contains(words))
                         .findFirst()
                         .orElse(null))
@@ -194,17 +194,17 @@ class ParametersIT extends AtBench {
         bench.awaitText(".el-popper .sheet", "The last 2 pulls.");
         assertThat(bench.all(".el-popper .sheet circle")).hasSize(2);
         new Select(shown("select[aria-label='Course between']")).selectByVisibleText("ease-in");
-        bench.awaitText("aside .sentence", "0.6…1.8 by a curve");
+        bench.awaitText(".row.open .sentence", "0.6…1.8 by a curve");
         new Select(shown(".el-popper select[aria-label=Field]")).selectByVisibleText("chance");
-        bench.awaitText("aside .sentence", "amount random 0.6…1.8");
+        bench.awaitText(".row.open .sentence", "amount random 0.6…1.8");
         new Select(shown(".el-popper select[aria-label=Field]")).selectByVisibleText("wind");
-        bench.awaitText("aside .sentence", "amount from wind 0…12 u/s");
+        bench.awaitText(".row.open .sentence", "amount from wind 0…12 u/s");
         bench.enter("amount rises over", "0.3");
-        bench.awaitText("aside .sentence", "rising over 0.3 s, falling over 0 s");
+        bench.awaitText(".row.open .sentence", "rising over 0.3 s, falling over 0 s");
         for (int i = 0; i < 4; i++) {
             bench.command("z", false);
         }
-        bench.await(b -> bench.text("aside .sentence").contains("amount from force 10…100 → 0.6…1.8; hit-test radius"));
+        bench.await(b -> bench.text(".row.open .sentence").contains("amount from force 10…100 → 0.6…1.8; hit-test radius"));
     }
 
     @Test
@@ -214,12 +214,12 @@ class ParametersIT extends AtBench {
         part("hit-test radius 3.8 u");
         bench.awaitText(".el-popper .sheet", "Seen as far as");
         bench.enter("Hit test reaches", "2");
-        bench.awaitText("aside .sentence", "hit-test radius 2 u");
+        bench.awaitText(".row.open .sentence", "hit-test radius 2 u");
         bench.awaitText(".el-popper .sheet .differs", "% apart");
         bench.press(Keys.ESCAPE);
         bench.awaitText("[data-rope='struck by hail']", "and the game hits within 2 u");
         bench.command("z", false);
-        bench.awaitText("aside .sentence", "hit-test radius 3.8 u");
+        bench.awaitText(".row.open .sentence", "hit-test radius 3.8 u");
     }
 
     @Test

@@ -37,7 +37,7 @@ class RopesIT extends AtBench {
     }
 
     private static void part(String text) {
-        bench.clickText("aside .part", text);
+        bench.clickText(".row.open .part", text);
     }
 
     @Test
@@ -147,8 +147,8 @@ class RopesIT extends AtBench {
     void theSentenceIsWrittenByKeyboardAlone() {
         bench.click("[data-rope='a parcel collected'] .knot");
         String row = "[data-rope='a parcel collected'] .sentence";
-        bench.awaitText("aside .sentence", "When parcel.collected");
-        bench.js("[...document.querySelectorAll('aside .part')].find(e => e.textContent.trim() === 'up').focus()");
+        bench.awaitText(".row.open .sentence", "When parcel.collected");
+        bench.js("[...document.querySelectorAll('.row.open .part')].find(e => e.textContent.trim() === 'up').focus()");
         new Actions(bench.browser()).sendKeys(Keys.ENTER).perform();
         bench.await(b -> (Boolean) bench.js("return !!document.activeElement.closest('.el-popper')"));
         assertThat(bench.js("return document.activeElement.textContent.trim()")).isEqualTo("up");
@@ -235,12 +235,12 @@ class RopesIT extends AtBench {
     @Test
     void theBalanceNamesWhatStandsOutAndScalesItForThisRopeAlone() {
         bench.click("[data-rope='the courier falls'] .knot");
-        bench.awaitText("aside .sentence", "When courier.downed");
+        bench.awaitText(".row.open .sentence", "When courier.downed");
         bench.clickText(".board button", "balance");
         bench.await(b -> bench.all(".balance circle").size() > 15);
         assertThat(bench.text(".balance tr.open")).contains("the courier falls").contains("usual at weight 5");
         bench.enter("Counts of the courier falls", "0.5");
-        bench.awaitText("aside .sentence", "play kite tear with counts × 0.5");
+        bench.awaitText(".row.open .sentence", "play kite tear with counts × 0.5");
         bench.command("z", false);
         bench.clickText(".board button", "sentences");
     }

@@ -15,6 +15,8 @@ import bellrope.core.rope.Rope;
 import bellrope.core.rope.Trial;
 import bellrope.core.stage.Take;
 import bellrope.core.stage.told.Account.Silent;
+import bellrope.format.json.JsonValue;
+import bellrope.format.json.PayloadJson;
 import bellrope.format.report.NumbersReport;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -145,23 +147,25 @@ public final class Responses {
 
     private static ResponseView response(Alone alone, long number) {
         if (alone.event() == null) {
-            return new ResponseView(number, null, new int[0], true, "no such event");
+            return new ResponseView(number, null, new int[0], true, "no such event", null);
         }
         Trial trial = Fitting.trial(alone.rope(), alone.event(), alone.channels(), Strength.USUAL, BOARD_SEED);
         Take take = Take.of(alone.project(), trial, Takes.length(trial.pull(), null), false);
+        JsonValue payload = PayloadJson.write(trial.pull().payload());
         if (!take.account().refused().isEmpty()) {
             return new ResponseView(
                     number,
                     null,
                     new int[0],
                     true,
-                    take.account().refused().get(0).toString());
+                    take.account().refused().get(0).toString(),
+                    payload);
         }
         if (!take.account().answers().isEmpty() && take.account().answers().get(0) instanceof Silent silent) {
             return new ResponseView(
-                    number, null, new int[0], true, silent.reason().inWords());
+                    number, null, new int[0], true, silent.reason().inWords(), payload);
         }
-        return new ResponseView(number, NumbersReport.of(Numbers.of(take)), strip(take), take.ended(), null);
+        return new ResponseView(number, NumbersReport.of(Numbers.of(take)), strip(take), take.ended(), null, payload);
     }
 
     /** Returns the most alive in each thirtieth of a second. */
