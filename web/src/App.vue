@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, reactive, ref, watch } from 'vue'
+import type { InputInstance } from 'element-plus'
 import { useRoute, useRouter, type LocationQuery } from 'vue-router'
 import { api } from './api/client'
+import Explainer from './common/Explainer.vue'
 import { letterKeys, setLetterKeys, useKeys } from './common/useKeys'
 import ConflictSheet from './project/ConflictSheet.vue'
 import ProjectMenu from './project/ProjectMenu.vue'
@@ -13,7 +15,8 @@ const project = useProject()
 const route = useRoute()
 const router = useRouter()
 const find = ref('')
-const search = ref<HTMLInputElement>()
+const view = ref<{ takeFirst?: () => void }>()
+const search = ref<InputInstance>()
 const news = useNews()
 /** What was open in each view when it was left. */
 const left = reactive(new Map<string, LocationQuery>())
@@ -61,6 +64,11 @@ const standing = computed(() => {
 const keys = computed(() =>
   route.path === '/effects' ? EFFECT_KEYS : route.path === '/handoff' ? HANDOFF_KEYS : ROPE_KEYS,
 )
+/** Opens the first of what was found. */
+function takeFirst() {
+  view.value?.takeFirst?.()
+  search.value?.blur()
+}
 function leaveFind() {
   find.value = ''
   search.value?.blur()
@@ -129,48 +137,47 @@ const ROPE_KEYS = [
       </nav>
       <span class="space" />
       <span class="undo">
-        <button
+        <el-button
+          link
           :disabled="!project.done.length"
           title="Undo, Ctrl Z"
           data-testid="undo"
           @click="project.undo"
         >
           undo
-        </button>
-        <button
+        </el-button>
+        <el-button
+          link
           :disabled="!project.undone.length"
           title="Redo, Ctrl Shift Z"
           data-testid="redo"
           @click="project.redo"
         >
           redo
-        </button>
+        </el-button>
       </span>
-      <input
+      <el-input
         ref="search"
         v-model="find"
         class="find"
-        type="search"
+        size="small"
+        clearable
         placeholder="Find  /"
         :aria-label="FINDS[route.path] ?? 'Find a rope'"
         @keydown.escape="leaveFind"
+        @keydown.enter="takeFirst"
       />
       <el-popover trigger="click" placement="bottom-end" :width="260" :show-arrow="false">
-        <template #reference><button class="keys">Keys</button></template>
+        <template #reference><el-button link class="keys">Keys</el-button></template>
         <dl class="keylist">
           <template v-for="[key, what] in keys" :key="key">
             <dt>{{ key }}</dt>
             <dd>{{ what }}</dd>
           </template>
         </dl>
-        <label class="letters">
-          <input
-            type="checkbox"
-            :checked="letterKeys"
-            @change="setLetterKeys(($event.target as HTMLInputElement).checked)"
-          />
-          Letters, digits and Space act as keys
-        </label>
+        <el-checkbox class="letters" :model-value="letterKeys" @change="setLetterKeys(!!$event)"
+          >Letters, digits and Space act as keys</el-checkbox
+        >
       </el-popover>
       <span class="link-state" :class="news.state.value" role="status">{{ standing }}</span>
     </header>
@@ -185,24 +192,27 @@ const ROPE_KEYS = [
         </template>
       </span>
       <span v-else>{{ project.refusal.detail }}</span>
-      <button v-if="project.drafts.size" class="link" @click="project.saveDrafts">Save again</button>
-      <button class="shut" aria-label="Dismiss" @click="project.refusal = undefined">×</button>
+      <el-button link v-if="project.drafts.size" class="link" @click="project.saveDrafts"
+        >Save again</el-button
+      >
+      <el-button link class="shut" aria-label="Dismiss" @click="project.refusal = undefined">×</el-button>
     </div>
     <div v-else-if="project.notice" class="strip notice" role="status" data-testid="notice">
       <span>{{ project.notice }}</span>
-      <button class="shut" aria-label="Dismiss" @click="project.notice = ''">×</button>
+      <el-button link class="shut" aria-label="Dismiss" @click="project.notice = ''">×</el-button>
     </div>
     <RouterView v-slot="{ Component }">
-      <component :is="Component" v-if="project.state === 'ready'" :find="find" />
+      <component :is="Component" ref="view" v-if="project.state === 'ready'" :find="find" />
       <main v-else class="whole">
         <p v-if="project.state === 'loading'" class="quiet">Opening the project…</p>
         <div v-else role="alert">
           <p>{{ project.failure }}</p>
-          <button class="button primary" @click="start">Try again</button>
+          <el-button type="primary" @click="start">Try again</el-button>
         </div>
       </main>
     </RouterView>
     <ConflictSheet />
+    <Explainer />
   </div>
 </template>
 
@@ -266,15 +276,7 @@ nav a.router-link-exact-active {
   font-weight: 600;
 }
 .find {
-  width: 150px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--paper);
-  padding: 4px 10px;
-}
-.find::placeholder {
-  color: var(--muted);
-  opacity: 1;
+  width: 160px;
 }
 .keys {
   color: var(--muted);

@@ -1,8 +1,8 @@
+import './theme.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { createRouter, createWebHashHistory } from 'vue-router'
 import App from './App.vue'
-import './theme.css'
 import { routes } from './views'
 
 const router = createRouter({ history: createWebHashHistory(), routes })

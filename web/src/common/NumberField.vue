@@ -69,7 +69,11 @@ const outOfBounds = computed(() => {
 })
 const wrong = computed(() => {
   if (read() === undefined)
-    return props.kind === 'time' ? 'a time such as 0.3, 300ms or 18f' : 'a number, or a sum such as 0.3*2'
+    return props.kind === 'time'
+      ? 'a time such as 0.3, 300ms or 18f'
+      : props.kind === 'rate'
+        ? 'a rate such as 60, or every 100ms'
+        : 'a number, or a sum such as 0.3*2'
   if (outOfBounds.value)
     return Number.isFinite(props.most)
       ? `from ${show(props.least)} to ${show(props.most)}`
@@ -85,6 +89,8 @@ const nearest = computed(() => {
 
 const became = computed(() => {
   const value = read()
+  if (props.kind === 'rate' && value)
+    return `one every ${showNumber(Number((1000 / value).toPrecision(3)))} ms`
   if (props.kind !== 'time' || value === undefined) return undefined
   return `${showNumber(value)} s, ${showNumber(value * props.stepsPerSecond)} frames`
 })

@@ -11,6 +11,18 @@ describe('a number field', () => {
     ['0,5', 0.5],
   ])('takes the sum %s', (text, value) => expect(readNumber(text, 'plain')).toBe(value))
 
+  it.each([
+    ['60', 60],
+    ['every 100ms', 10],
+    ['one every 0.5 s', 2],
+    ['100 ms', 10],
+    ['every 6 f', 10],
+  ])('takes the rate %s', (text, value) => expect(readNumber(text, 'rate')).toBe(value))
+
+  it.each(['every', 'every 0', 'every so often'])('refuses the rate %s', (text) =>
+    expect(readNumber(text, 'rate')).toBeUndefined(),
+  )
+
   it.each(['', 'fast', '3 4', '1/0', '2*(3', '300ms'])('refuses %s', (text) =>
     expect(readNumber(text, 'plain')).toBeUndefined(),
   )

@@ -1,7 +1,7 @@
 import type { TimeUnit } from './times'
 
-/** What a number field holds: a plain number, a time in seconds, a whole number. */
-export type NumberKind = 'plain' | 'time' | 'whole'
+/** What a number field holds: a plain number, a time in seconds, a whole number, so many a second. */
+export type NumberKind = 'plain' | 'time' | 'whole' | 'rate'
 
 /** What a field of numbers is about, whether it holds one or two. */
 export interface NumberProps {
@@ -16,7 +16,8 @@ export interface NumberProps {
 
 /**
  * Returns the number that a text stands for, or undefined. Takes sums with + − * / and brackets; a time takes `s`, `ms`
- * and `f` (frames) behind any of its numbers; where none has a unit, it is in the unit that the field shows.
+ * and `f` (frames) behind any of its numbers; where none has a unit, it is in the unit that the field shows. A rate may be told as
+ * an interval too: `every 100 ms`, or a time alone.
  */
 export function readNumber(
   text: string,
@@ -24,6 +25,12 @@ export function readNumber(
   stepsPerSecond = 60,
   shown: TimeUnit = 's',
 ): number | undefined {
+  if (kind === 'rate') {
+    const every = /^(?:one\s+)?every\b/i.exec(text.trim())
+    if (!every && !typedUnit(text)) return readNumber(text, 'plain')
+    const interval = readNumber(text.trim().slice(every?.[0].length ?? 0), 'time', stepsPerSecond)
+    return interval ? rounded(1 / interval) : undefined
+  }
   const source = text.trim().replace(',', '.').replace('−', '-').replace('×', '*')
   if (!source) return undefined
   let at = 0

@@ -10,6 +10,15 @@ export function setLetterKeys(on: boolean) {
   localStorage.setItem(KEEP, on ? 'on' : 'off')
 }
 
+/** Sheets that are open, or about to be. */
+let sheets = 0
+
+/** Says that a sheet is there from now on, so that no letter is a key any more, even before it can be seen. */
+export function useSheet() {
+  sheets++
+  onScopeDispose(() => sheets--)
+}
+
 function typing(target: EventTarget | null): boolean {
   const element = target as HTMLElement | null
   return !!element?.closest?.(
@@ -29,6 +38,8 @@ export function useKeys(
 ) {
   function hear(event: KeyboardEvent) {
     const command = event.ctrlKey || event.metaKey
+    // What is typed before a sheet is up is meant for it.
+    if (sheets > 0 && !command) return
     if (typing(event.target) && !(command && event.key.toLowerCase() !== 'z')) return
     const name =
       (command ? 'Ctrl+' : '') +

@@ -62,7 +62,8 @@ function release(p: Parameter, b: Binding) {
     :show-arrow="false"
   >
     <template #reference>
-      <button
+      <el-button
+        link
         class="quiet name"
         :class="{ bound: answering.length }"
         :aria-label="
@@ -79,24 +80,24 @@ function release(p: Parameter, b: Binding) {
         @keydown.enter.stop
       >
         {{ name }}
-      </button>
+      </el-button>
     </template>
     <div class="sheet" @keydown.stop="$event.key === 'Escape' && (open = false)">
       <h3>{{ property }} of {{ emitter }}</h3>
       <p v-for="({ p, b }, i) in answering" :key="i">
         <b>{{ p.name }}</b> {{ words[b.mode] }} it{{ b.emitter ? '' : ', as in all emitters' }}
-        <button class="link" @click="release(p, b)">unbind</button>
+        <el-button link class="link" @click="release(p, b)">unbind</el-button>
       </p>
       <p v-if="!answering.length" class="quiet">Nothing sets it yet.</p>
       <p v-for="p in others" :key="p.name">
         answer to <b>{{ p.name }}</b>
-        <button class="link" @click="bind(p.name, false)">here</button>
-        <button class="link" @click="bind(p.name, true)">in all emitters</button>
+        <el-button link class="link" @click="bind(p.name, false)">here</el-button>
+        <el-button link class="link" @click="bind(p.name, true)">in all emitters</el-button>
       </p>
       <p>
         answer to a new parameter
-        <button class="link" @click="bind(undefined, false)">here</button>
-        <button class="link" @click="bind(undefined, true)">in all emitters</button>
+        <el-button link class="link" @click="bind(undefined, false)">here</el-button>
+        <el-button link class="link" @click="bind(undefined, true)">in all emitters</el-button>
       </p>
     </div>
   </el-popover>

@@ -143,13 +143,14 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       <span class="quiet">space</span>
       <span
         >moves with the source
-        <button
+        <el-button
+          link
           class="drop"
           aria-label="Leave it in the world"
           @click="edit.change((e) => delete e.birth.space, true)"
         >
           ×
-        </button></span
+        </el-button></span
       >
     </div>
     <p class="unused quiet">
@@ -157,7 +158,7 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
         not used:
         <template v-for="(u, i) in unused" :key="u.name"
           ><span class="one"
-            ><button class="link" @click="use(u)">{{ u.name }}</button
+            ><el-button link class="link" @click="use(u)">{{ u.name }}</el-button
             >{{ i < unused.length - 1 ? ',' : '' }}</span
           >{{ ' ' }}</template
         >

@@ -36,13 +36,14 @@ const birth = computed(() => edit.emitter.value.birth)
         kind="time"
         :step="0.05"
       />
-      <button
+      <el-button
+        link
         class="drop"
         :aria-label="`Remove burst ${i + 1}`"
         @click="edit.change((e) => e.birth.bursts.splice(i, 1), true)"
       >
         ×
-      </button>
+      </el-button>
     </SettingRow>
     <div v-if="(b.times ?? 1) > 1 || (b.chance ?? 1) < 1" class="field sub">
       <span>
@@ -71,7 +72,7 @@ const birth = computed(() => edit.emitter.value.birth)
     </div>
   </template>
   <SettingRow v-if="birth.stream" path="birth.stream" name="stream" label="Stream" kind="none">
-    <PathNumber path="birth.stream.perSecond" label="Rate" :step="5" />
+    <PathNumber path="birth.stream.perSecond" label="Rate" kind="rate" :step="5" />
     <template v-if="birth.stream.lasting !== undefined">
       <span class="quiet">for</span>
       <PathNumber path="birth.stream.lasting" label="Duration" kind="time" :step="0.05" />
@@ -79,13 +80,14 @@ const birth = computed(() => edit.emitter.value.birth)
     <span v-else class="quiet">{{
       edit.effect.value.course.kind === 'looping' ? 'while it runs' : 'to its end'
     }}</span>
-    <button
+    <el-button
+      link
       class="drop"
       aria-label="Remove the stream"
       @click="edit.change((e) => delete e.birth.stream, true)"
     >
       ×
-    </button>
+    </el-button>
   </SettingRow>
   <template v-if="birth.stream?.over">
     <CurveLane
@@ -97,9 +99,9 @@ const birth = computed(() => edit.emitter.value.birth)
       @commit="(k) => edit.change((e) => (e.birth.stream!.over = k), true)"
     />
     <p class="field sub">
-      <button class="link" @click="edit.change((e) => delete e.birth.stream!.over, true)">
+      <el-button link class="link" @click="edit.change((e) => delete e.birth.stream!.over, true)">
         an even rate
-      </button>
+      </el-button>
     </p>
   </template>
 </template>

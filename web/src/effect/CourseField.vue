@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import Choice from '../common/Choice.vue'
 import NumberField from '../common/NumberField.vue'
 import { bounds } from '../common/settings'
 import { useProject } from '../project/useProject'
@@ -40,15 +41,10 @@ function time(key: 'duration' | 'windUp' | 'fadeOut') {
 
 <template>
   <span class="course">
-    <select
-      :value="course.kind"
-      aria-label="How it plays"
-      @change="setLoop(($event.target as HTMLSelectElement).value === 'looping')"
-      @keydown.stop
-    >
+    <Choice :value="course.kind" label="How it plays" @choose="setLoop($event === 'looping')">
       <option value="one shot">one-shot</option>
       <option>looping</option>
-    </select>
+    </Choice>
     <span class="quiet">{{ course.kind === 'looping' ? 'every' : 'of' }}</span>
     <NumberField :value="course.duration" label="Effect duration" v-bind="time('duration')" />
     <template v-if="course.kind === 'looping'">
@@ -75,10 +71,5 @@ function time(key: 'duration' | 'windUp' | 'fadeOut') {
   flex-wrap: wrap;
   gap: 0 5px;
   align-items: baseline;
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
 }
 </style>

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import Choice from '../common/Choice.vue'
 import type { Key } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
+import { rounded, showNumber } from '../common/numberText'
+import { laid } from './laid'
 import * as lane from './lane'
 
 /** One lane of Life: a value over life fraction, edited where it is seen. */
@@ -72,10 +75,35 @@ function drop() {
 }
 function add(event: MouseEvent) {
   const p = point(event)
-  const next = lane.withKey(props.keys, p.at, p.value, props.least, props.most)
+  put(p.at, p.value)
+}
+
+/** A press on the line adds a key there; beside it, a second press does. */
+const NEAR = 7
+function press(event: MouseEvent) {
+  const box = svg.value!.getBoundingClientRect()
+  const at = lane.placed(((event.clientX - box.left) / box.width) * lane.WIDTH, 0, scale.value).at
+  const there = (up(lane.valueAt(props.keys, at)) / lane.HEIGHT) * box.height
+  if (Math.abs(event.clientY - box.top - there) <= NEAR) put(at, lane.valueAt(props.keys, at))
+}
+function put(at: number, value: number) {
+  const next = lane.withKey(props.keys, at, value, props.least, props.most)
   if (!next) return
-  chosen.value = next.findIndex((k) => k.at === p.at)
+  chosen.value = next.findIndex((k) => k.at === at)
   emit('commit', next)
+}
+/** A key more in the middle of the widest gap, on the line. */
+function more() {
+  const at = lane.widest(props.keys)
+  put(at, lane.valueAt(props.keys, at))
+}
+function act(what: string) {
+  if (what === 'add') more()
+  else if (what === 'copy') laid.value = lane.copied(props.keys)
+  else if (what === 'paste' && laid.value) {
+    chosen.value = undefined
+    emit('commit', lane.within(laid.value, props.least, props.most))
+  }
 }
 
 function key(event: KeyboardEvent, i: number) {
@@ -122,8 +150,21 @@ function giveBack() {
 <template>
   <div class="lane" @keydown.f2.stop.prevent="giveBack" @focusout="leave">
     <span class="name">
-      <span class="quiet">{{ label }}</span>
-      <button
+      <span class="quiet"
+        >{{ label }}
+        <el-dropdown trigger="click" class="acts" @command="act">
+          <el-button link class="quiet" :aria-label="`${label} lane: add, copy, paste`">⋯</el-button>
+          <template #dropdown>
+            <el-dropdown-menu>
+              <el-dropdown-item command="add">add a key</el-dropdown-item>
+              <el-dropdown-item command="copy">copy this lane</el-dropdown-item>
+              <el-dropdown-item command="paste" :disabled="!laid">paste the copied lane</el-dropdown-item>
+            </el-dropdown-menu>
+          </template>
+        </el-dropdown></span
+      >
+      <el-button
+        link
         v-if="replaces !== undefined"
         class="mode"
         :class="{ replaces }"
@@ -136,17 +177,27 @@ function giveBack() {
         @click="emit('replace', !replaces)"
       >
         {{ replaces ? 'replaces' : 'multiplies' }}
-      </button>
+      </el-button>
       <slot name="clock" />
     </span>
     <div class="box">
-      <svg ref="svg" :viewBox="`0 0 ${lane.WIDTH} ${lane.HEIGHT}`" preserveAspectRatio="none" @dblclick="add">
-        <title>{{ label }} over {{ over }}; double-click adds a key</title>
+      <svg
+        ref="svg"
+        :viewBox="`0 0 ${lane.WIDTH} ${lane.HEIGHT}`"
+        preserveAspectRatio="none"
+        @click="press"
+        @dblclick="add"
+      >
+        <title>{{ label }} over {{ over }}; a press on the line adds a key</title>
         <path v-for="q in [0.25, 0.5, 0.75]" :key="q" class="grid" :d="`M${lane.x(q)} 0V${lane.HEIGHT}`" />
         <path class="area" :d="`${path}L${lane.x(1)} ${up(0)}L${lane.x(0)} ${up(0)}Z`" />
         <path v-if="ghost" class="ghostline" :d="ghost" />
         <path class="curve" :d="path" />
       </svg>
+      <span class="scale" aria-hidden="true"
+        ><span>{{ showNumber(rounded(scale.low + scale.span)) }}</span
+        ><span>{{ showNumber(rounded(scale.low)) }}</span></span
+      >
       <button
         v-for="(k, i) in keys"
         :key="i"
@@ -189,16 +240,15 @@ function giveBack() {
       />
       <label v-if="chosen < keys.length - 1">
         <span class="quiet">then </span>
-        <select
+        <Choice
           :value="lane.easeName(keys[chosen].ease)"
-          :aria-label="`${label} key, ease`"
-          @change="setEase(($event.target as HTMLSelectElement).value)"
-          @keydown.stop
+          :label="`${label} key, ease`"
+          @choose="setEase($event)"
         >
           <option v-for="e in lane.EASES" :key="e">{{ e }}</option>
           <option>own Bézier</option>
           <option>slopes</option>
-        </select>
+        </Choice>
       </label>
       <template v-if="Array.isArray(keys[chosen].ease)">
         <NumberField
@@ -225,16 +275,10 @@ function giveBack() {
           @commit="(n) => setPart((k) => ((k.ease as { out: number; in: number })[end] = n), true)"
         />
       </template>
-      <select
-        class="shape"
-        value=""
-        :aria-label="`${label}, ready-made course`"
-        @change="setShape(($event.target as HTMLSelectElement).value)"
-        @keydown.stop
-      >
+      <Choice class="shape" value="" :label="`${label}, ready-made course`" @choose="setShape($event)">
         <option value="" disabled>course…</option>
         <option v-for="(_, name) in lane.SHAPES" :key="name">{{ name }}</option>
-      </select>
+      </Choice>
     </div>
   </div>
 </template>
@@ -242,10 +286,27 @@ function giveBack() {
 <style scoped>
 .lane {
   display: grid;
-  grid-template-columns: 64px minmax(0, 1fr);
+  grid-template-columns: 72px minmax(0, 1fr);
   align-items: center;
 }
+.scale {
+  position: absolute;
+  inset: 0 100% 0 auto;
+  padding-right: 3px;
+  display: flex;
+  flex-direction: column;
+  justify-content: space-between;
+  text-align: right;
+  font-size: 10px;
+  line-height: 12px;
+  color: var(--muted);
+  pointer-events: none;
+}
+.acts {
+  line-height: 12px;
+}
 .box {
+  user-select: none;
   position: relative;
   height: 52px;
   border: 1px solid var(--line);
@@ -315,9 +376,6 @@ svg {
   stroke-dasharray: 4 3;
   vector-effect: non-scaling-stroke;
 }
-.exact select {
-  max-width: 84px;
-}
 .exact {
   grid-column: 2;
   display: flex;
@@ -325,11 +383,6 @@ svg {
   gap: 4px 12px;
   align-items: baseline;
   padding: 3px 0 2px;
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
 }
 .clockrow {
   grid-column: 2;

@@ -26,7 +26,8 @@ const { emitter } = provideEdit({
   <div class="bench" data-testid="bench" @click.stop>
     <header>
       <span role="tablist" aria-label="Emitters, drawn first to last" class="tabs">
-        <button
+        <el-button
+          link
           v-for="(e, i) in effect.emitters"
           :key="e.seed"
           role="tab"
@@ -34,7 +35,7 @@ const { emitter } = provideEdit({
           @click="at = i"
         >
           {{ e.name }}
-        </button>
+        </el-button>
       </span>
       <span class="quiet shared" :title="effect.description">
         <RouterLink :to="{ path: '/effects', query: { effect: part } }" class="link">{{

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import Choice from '../common/Choice.vue'
 import type { Barrier, Child, Collision, End, Key, Moment, Stop } from '../api/bundle'
 import { showNumber } from '../common/numberText'
 import { useProject } from '../project/useProject'
@@ -13,7 +14,6 @@ import { useEdit } from './useEdit'
 const edit = useEdit()
 const project = useProject()
 const end = computed<End>(() => edit.emitter.value.end ?? {})
-const value = (event: Event) => (event.target as HTMLSelectElement).value
 
 const BARRIERS: Record<Barrier['kind'], { words: string; begin: Barrier }> = {
   ground: { words: 'the ground', begin: { kind: 'ground' } },
@@ -169,14 +169,13 @@ const fades = computed(() => {
     <h3>End</h3>
     <div v-if="end.collision" class="saying">
       on
-      <select
+      <Choice
         :value="end.collision.with.kind"
-        aria-label="Struck"
-        @change="change((e) => (e.collision!.with = { ...BARRIERS[value($event) as Barrier['kind']].begin }))"
-        @keydown.stop
+        label="Struck"
+        @choose="change((e) => (e.collision!.with = { ...BARRIERS[$event as Barrier['kind']].begin }))"
       >
         <option v-for="(b, kind) in BARRIERS" :key="kind" :value="kind">{{ b.words }}</option>
-      </select>
+      </Choice>
       <template v-if="end.collision.with.kind === 'ground'">
         at
         <PathNumber path="end.collision.with.level" label="Level of the ground" />
@@ -208,25 +207,23 @@ const fades = computed(() => {
           :label="`Barrier, full size ${'xyz'[i]}`"
           :unit="i === 2 ? 'u full size' : '×'"
         />
-        <select
+        <Choice
           :value="end.collision.with.keepsIn ? 'in' : 'out'"
-          aria-label="Keeps particles"
-          @change="change((e) => put(e, 'collision.with.keepsIn', value($event) === 'in'))"
-          @keydown.stop
+          label="Keeps particles"
+          @choose="change((e) => put(e, 'collision.with.keepsIn', $event === 'in'))"
         >
           <option value="in">that keeps them in</option>
           <option value="out">that keeps them out</option>
-        </select>
+        </Choice>
       </template>
       it
-      <select
+      <Choice
         :value="end.collision.then"
-        aria-label="What becomes of it"
-        @change="change((e) => (e.collision!.then = value($event) as Collision['then']))"
-        @keydown.stop
+        label="What becomes of it"
+        @choose="change((e) => (e.collision!.then = $event as Collision['then']))"
       >
         <option v-for="o in OUTCOMES" :key="o">{{ o }}</option>
-      </select>
+      </Choice>
       <template v-if="end.collision.then === 'bounces'">
         <PathNumber path="end.collision.bounce" label="Bounce" :step="0.05" />
         friction
@@ -234,17 +231,12 @@ const fades = computed(() => {
         loses
         <PathNumber path="end.collision.lifeLost" label="Life lost" unit="× its life" :step="0.05" />
       </template>
-      <button class="link" aria-label="Strike nothing" @click="noStrike">×</button>
+      <el-button link class="link" aria-label="Strike nothing" @click="noStrike">×</el-button>
     </div>
     <div v-for="(child, i) in end.children ?? []" :key="i" class="saying">
-      <select
-        :value="child.when"
-        :aria-label="`Child ${i + 1}, when`"
-        @change="setWhen(i, value($event) as Moment)"
-        @keydown.stop
-      >
+      <Choice :value="child.when" :label="`Child ${i + 1}, when`" @choose="setWhen(i, $event as Moment)">
         <option v-for="m in MOMENTS" :key="m">{{ m }}</option>
-      </select>
+      </Choice>
       <PathNumber
         :path="`end.children.${i}.rate`"
         :usual="1"
@@ -268,11 +260,10 @@ const fades = computed(() => {
         :least="child.least"
         :most="child.effect ? 1 : 1000"
       />
-      <select
+      <Choice
         :value="child.effect ? `effect ${child.effect}` : `emitter ${child.emitter}`"
-        :aria-label="`Child ${i + 1}, what`"
-        @change="setWhat(child, i, value($event))"
-        @keydown.stop
+        :label="`Child ${i + 1}, what`"
+        @choose="setWhat(child, i, $event)"
       >
         <optgroup label="of this effect">
           <option v-for="n in others" :key="n" :value="`emitter ${n}`">{{ n }}</option>
@@ -280,7 +271,7 @@ const fades = computed(() => {
         <optgroup v-if="effects.length" label="a whole effect">
           <option v-for="n in effects" :key="n" :value="`effect ${n}`">{{ n }}</option>
         </optgroup>
-      </select>
+      </Choice>
       chance
       <PathNumber
         :path="`end.children.${i}.chance`"
@@ -296,29 +287,24 @@ const fades = computed(() => {
         unit="× velocity"
         :step="0.1"
       />
-      <label
-        ><input
-          type="checkbox"
-          :checked="child.colour"
-          @change="change((e) => (e.children![i].colour = !child.colour || undefined))"
-        />
-        colour</label
+      <el-checkbox
+        :model-value="child.colour"
+        @change="change((e) => (e.children![i].colour = !child.colour || undefined))"
+        >colour</el-checkbox
       >
-      <label
-        ><input
-          type="checkbox"
-          :checked="child.size"
-          @change="change((e) => (e.children![i].size = !child.size || undefined))"
-        />
-        size</label
+      <el-checkbox
+        :model-value="child.size"
+        @change="change((e) => (e.children![i].size = !child.size || undefined))"
+        >size</el-checkbox
       >
-      <button
+      <el-button
+        link
         class="link"
         :aria-label="`Remove child ${i + 1}`"
         @click="change((e) => e.children!.splice(i, 1))"
       >
         ×
-      </button>
+      </el-button>
     </div>
     <div v-if="end.trail" class="saying">
       trails a ribbon of
@@ -329,16 +315,17 @@ const fades = computed(() => {
         :step="0.05"
         :most="end.trail.by === 'seconds' ? 10 : 1000"
       />
-      <select
+      <Choice
         :value="end.trail.by"
-        aria-label="Trail, measured in"
-        @change="change((e) => (e.trail!.by = value($event) as 'seconds' | 'units'))"
-        @keydown.stop
+        label="Trail, measured in"
+        @choose="change((e) => (e.trail!.by = $event as 'seconds' | 'units'))"
       >
         <option>seconds</option>
         <option>units</option>
-      </select>
-      <button class="link" aria-label="Remove the trail" @click="change((e) => delete e.trail)">×</button>
+      </Choice>
+      <el-button link class="link" aria-label="Remove the trail" @click="change((e) => delete e.trail)"
+        >×</el-button
+      >
       <CurveLane
         :keys="end.trail.width ?? ONE"
         label="width"
@@ -365,12 +352,13 @@ const fades = computed(() => {
       <template v-if="unused.length">not used: </template>
       <template v-for="(u, i) in unused" :key="u.words"
         ><span class="one"
-          ><button class="link" @click="u.use">{{ u.words }}</button
+          ><el-button link class="link" @click="u.use">{{ u.words }}</el-button
           >{{ i < unused.length - 1 ? ',' : '' }}</span
         >{{ ' ' }}</template
       >
       <template v-if="end.children?.length && end.children.length < 8">
-        {{ unused.length ? ' · ' : '' }}<button class="link" @click="addChildren">+ children</button>
+        {{ unused.length ? ' · ' : ''
+        }}<el-button link class="link" @click="addChildren">+ children</el-button>
       </template>
     </p>
   </section>
@@ -380,12 +368,6 @@ const fades = computed(() => {
 .saying {
   line-height: 1.9;
   margin: 0 0 6px;
-}
-.saying select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  max-width: 150px;
 }
 .saying label {
   white-space: nowrap;

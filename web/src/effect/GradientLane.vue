@@ -137,7 +137,7 @@ function setColour(value: string, save: boolean) {
         @draft="setColour($event, false)"
         @commit="setColour($event, true)"
       />
-      <button v-if="stops.length > 1" class="link" @click="take(chosen)">remove</button>
+      <el-button link v-if="stops.length > 1" class="link" @click="take(chosen)">remove</el-button>
     </div>
   </div>
 </template>
@@ -145,7 +145,7 @@ function setColour(value: string, save: boolean) {
 <style scoped>
 .lane {
   display: grid;
-  grid-template-columns: 64px minmax(0, 1fr);
+  grid-template-columns: 72px minmax(0, 1fr);
   align-items: center;
 }
 .box {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import Choice from '../common/Choice.vue'
 import type { Force, Key, LaneName, Stop } from '../api/bundle'
 import { showNumber } from '../common/numberText'
 import CurveLane from './CurveLane.vue'
@@ -113,14 +114,15 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         </template>
         <PathNumber path="life.gravity.1" label="Gravity" :unit="sideways ? ' ' : 'u/s²'" :step="0.5" />
         <PathNumber path="life.gravity.2" v-if="sideways" label="Sideways gravity, z" />
-        <button
+        <el-button
+          link
           v-else
           class="link"
           title="Gravity to a side"
           @click="edit.change((e) => (e.life.gravity[0] = 1), true)"
         >
           + x
-        </button>
+        </el-button>
         <template v-if="life.restWithin === undefined">
           <AnswersName property="drag" name="drag" />
           <PathNumber path="life.drag" label="Drag" />
@@ -147,7 +149,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
             @click="setEvenly(!life.restEvenly)"
             >{{ life.restEvenly ? 'evenly' : 'by drag' }}</el-button
           >
-          <button class="link" aria-label="Give a drag instead" @click="setRest(false)">×</button>
+          <el-button link class="link" aria-label="Give a drag instead" @click="setRest(false)">×</el-button>
         </template>
       </span>
     </h3>
@@ -163,21 +165,15 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         <template v-if="'radius' in force">
           <span class="quiet">within</span>
           <PathNumber :path="`life.forces.${i}.radius`" :label="`${name(force)}, radius`" />
-          <select
+          <Choice
             :value="force.falloff"
-            :aria-label="`${name(force)}, fall-off`"
-            @change="
-              edit.change(
-                (e) => put(e, `life.forces.${i}.falloff`, ($event.target as HTMLSelectElement).value),
-                true,
-              )
-            "
-            @keydown.stop
+            :label="`${name(force)}, fall-off`"
+            @choose="edit.change((e) => put(e, `life.forces.${i}.falloff`, $event), true)"
           >
             <option value="none">even</option>
             <option value="linear">falls off evenly</option>
             <option value="square">by the square</option>
-          </select>
+          </Choice>
           <span class="quiet">at</span>
           <PathNumber
             :path="`life.forces.${i}.place.${axis}`"
@@ -201,7 +197,9 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
           <PathNumber :path="`life.forces.${i}.size`" label="turbulence, size" />
           <PathNumber :path="`life.forces.${i}.speed`" label="turbulence, speed" />
         </template>
-        <button class="drop" :aria-label="`Remove the ${name(force)}`" @click="dropForce(i)">×</button>
+        <el-button link class="drop" :aria-label="`Remove the ${name(force)}`" @click="dropForce(i)"
+          >×</el-button
+        >
       </span>
     </div>
     <template v-for="lane in lanes" :key="lane.name">
@@ -221,13 +219,14 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         <template #clock><LaneClock :lane="lane.name" part="name" /></template>
         <template #row><LaneClock :lane="lane.name" part="row" /></template>
       </CurveLane>
-      <button
+      <el-button
+        link
         v-if="lane.name === 'speed' || lane.name === 'spin'"
         class="link leave"
         @click="dropLane(lane.name)"
       >
         leave out {{ lane.name }}
-      </button>
+      </el-button>
     </template>
     <GradientLane
       data-setting="life.colour"
@@ -249,7 +248,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
       not used:
       <template v-for="(u, i) in unused" :key="u.words"
         ><span class="one"
-          ><button class="link" @click="u.use">{{ u.words }}</button
+          ><el-button link class="link" @click="u.use">{{ u.words }}</el-button
           >{{ i < unused.length - 1 ? ',' : '' }}</span
         >{{ ' ' }}</template
       >

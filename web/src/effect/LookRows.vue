@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import Choice from '../common/Choice.vue'
 import type { Blend, FrameChoice, Posture } from '../api/bundle'
 import { showNumber } from '../common/numberText'
 import { useProject } from '../project/useProject'
@@ -32,47 +33,38 @@ function set(path: string, value: unknown) {
 }
 const BRING = '/bring'
 const bringing = ref(false)
-function chooseSprite(event: Event) {
-  if (value(event) === BRING) {
-    bringing.value = true
-    ;(event.target as HTMLSelectElement).value = look.value.sprite
-  } else set('look.sprite', value(event))
+function chooseSprite(name: string) {
+  if (name === BRING) bringing.value = true
+  else set('look.sprite', name)
 }
 function brought(name: string) {
   set('look.sprite', name)
   bringing.value = false
 }
-const value = (event: Event) => (event.target as HTMLSelectElement).value
 const saturation = computed(() => edit.report.value?.saturation)
 </script>
 
 <template>
   <SettingRow path="look.sprite" name="sprite" label="Sprite" kind="none">
-    <select :value="look.sprite" aria-label="Sprite" @change="chooseSprite" @keydown.stop>
+    <Choice :value="look.sprite" label="Sprite" @choose="chooseSprite">
       <option v-for="s in project.sprites" :key="s.id">{{ s.body.name }}</option>
       <option :value="BRING">bring a picture…</option>
-    </select>
-    <select
-      :value="look.blend"
-      aria-label="Blend mode"
-      @change="set('look.blend', value($event))"
-      @keydown.stop
-    >
+    </Choice>
+    <Choice :value="look.blend" label="Blend mode" @choose="set('look.blend', $event)">
       <option v-for="b in BLENDS" :key="b">{{ b }}</option>
-    </select>
+    </Choice>
   </SettingRow>
   <SpriteSheet v-if="bringing" @close="bringing = false" @brought="brought" />
   <div v-if="sheet && sheet.frames > 1" class="field">
     <span class="quiet">frame</span>
     <span>
-      <select
+      <Choice
         :value="look.frame?.kind ?? 'first'"
-        aria-label="Frame"
-        @change="set('look.frame', FRAMES[value($event) as FrameChoice['kind']].begin)"
-        @keydown.stop
+        label="Frame"
+        @choose="set('look.frame', FRAMES[$event as FrameChoice['kind']].begin)"
       >
         <option v-for="(f, kind) in FRAMES" :key="kind" :value="kind">{{ f.words }}</option>
-      </select>
+      </Choice>
       <PathNumber
         path="look.frame.perSecond"
         :usual="sheet.perSecond"
@@ -89,14 +81,13 @@ const saturation = computed(() => edit.report.value?.saturation)
     label="Which way it is turned"
     kind="none"
   >
-    <select
+    <Choice
       :value="look.posture?.kind ?? 'camera'"
-      aria-label="Which way it is turned"
-      @change="set('look.posture', POSTURES[value($event) as Posture['kind']].begin)"
-      @keydown.stop
+      label="Which way it is turned"
+      @choose="set('look.posture', POSTURES[$event as Posture['kind']].begin)"
     >
       <option v-for="(p, kind) in POSTURES" :key="kind" :value="kind">{{ p.words }}</option>
-    </select>
+    </Choice>
     <PathNumber
       path="look.posture.stretch"
       v-if="look.posture?.kind === 'flight'"
@@ -132,14 +123,9 @@ const saturation = computed(() => edit.report.value?.saturation)
     label="On top"
     kind="none"
   >
-    <select
-      :value="look.order"
-      aria-label="Draw order"
-      @change="set('look.order', value($event))"
-      @keydown.stop
-    >
+    <Choice :value="look.order" label="Draw order" @choose="set('look.order', $event)">
       <option value="newest on top">the newest</option>
       <option value="oldest on top">the oldest</option>
-    </select>
+    </Choice>
   </SettingRow>
 </template>

@@ -45,5 +45,5 @@ const field = computed(() => ({
 </script>
 
 <template>
-  <NumberField v-bind="field" :value="value" />
+  <NumberField v-bind="field" :value="value" :data-explains="says.description || undefined" />
 </template>

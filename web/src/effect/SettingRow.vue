@@ -7,6 +7,7 @@ import { showNumber, showTime, type NumberKind } from '../common/numberText'
 import { timeUnit } from '../common/times'
 import { useProject } from '../project/useProject'
 import { at, put } from '../common/paths'
+import { explanation } from '../common/explained'
 import { setting } from '../common/settings'
 import AnswersName from './AnswersName.vue'
 import { sets, useEdit } from './useEdit'
@@ -63,6 +64,7 @@ const edit = useEdit()
 const project = useProject()
 // A row without a field of its own may stand for several settings.
 const says = computed(() => (props.kind === 'none' ? undefined : setting('Emitter', props.path)))
+const explains = computed(() => explanation('Emitter', props.path))
 const value = computed(() => at(edit.emitter.value, props.path) ?? props.usual ?? says.value?.usual)
 const handlers = computed(() => sets(edit, props.path))
 const field = computed(() => ({
@@ -99,6 +101,8 @@ function key(event: KeyboardEvent) {
   ;(document.activeElement as HTMLElement | null)?.blur()
   giveBack()
 }
+/** What was before stands where the births are drawn, so that nothing moves for it; what is longer is told on a hand. */
+const SHORT = 9
 const tallest = computed(() => Math.max(1, ...(props.bins ?? [])))
 const AXES = ['x', 'y', 'z']
 function axis(i: number, v: number, save: boolean) {
@@ -109,20 +113,21 @@ function axis(i: number, v: number, save: boolean) {
 </script>
 
 <template>
-  <div class="field" :data-setting="path" @keydown.capture="key">
+  <div class="field" :data-setting="path" :data-explains="explains" @keydown.capture="key">
     <AnswersName v-if="property" :property="property" :name="name" />
     <span v-else class="quiet">{{ name }}</span>
     <span class="value">
-      <button
+      <el-button
+        link
         v-if="changed"
         class="ghost"
         :aria-label="`${label}: back to ${inWords(before)}`"
-        title="As it was before; F2 gives it back"
+        :title="`As it was before: ${inWords(before)}; F2 gives it back`"
         @click="giveBack"
       >
-        {{ inWords(before) }}
-      </button>
-      <svg v-if="bins?.some((b) => b)" viewBox="0 0 48 12" width="40" height="12" aria-hidden="true">
+        {{ inWords(before).length > SHORT ? '↩' : inWords(before) }}
+      </el-button>
+      <svg v-else-if="bins?.some((b) => b)" viewBox="0 0 48 12" width="40" height="12" aria-hidden="true">
         <rect
           v-for="(b, i) in bins"
           :key="i"
@@ -159,14 +164,15 @@ function axis(i: number, v: number, save: boolean) {
         />
       </template>
       <slot name="after" />
-      <button
+      <el-button
+        link
         v-if="droppable"
         class="drop"
         :aria-label="`Leave out ${label}`"
         @click="edit.change((e) => put(e, path, undefined), true)"
       >
         ×
-      </button>
+      </el-button>
     </span>
   </div>
 </template>

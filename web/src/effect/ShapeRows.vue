@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import Choice from '../common/Choice.vue'
 import type { Aim, Shape } from '../api/bundle'
 import PathNumber from './PathNumber.vue'
 import SettingRow from './SettingRow.vue'
@@ -38,14 +39,9 @@ function setAim(kind: Aim['kind']) {
 
 <template>
   <SettingRow path="birth.shape" name="from" label="Shape" kind="none">
-    <select
-      :value="birth.shape.kind"
-      aria-label="Shape"
-      @change="setShape(($event.target as HTMLSelectElement).value as Shape['kind'])"
-      @keydown.stop
-    >
+    <Choice :value="birth.shape.kind" label="Shape" @choose="setShape($event as Shape['kind'])">
       <option v-for="(_, kind) in SHAPES" :key="kind">{{ kind }}</option>
-    </select>
+    </Choice>
     <PathNumber
       path="birth.shape.radius"
       v-if="'radius' in birth.shape"
@@ -67,19 +63,16 @@ function setAim(kind: Aim['kind']) {
     </template>
   </SettingRow>
   <div v-if="'fill' in birth.shape" class="field sub">
-    <select
+    <Choice
       :value="birth.shape.fill"
-      aria-label="Where on it"
-      @change="
-        edit.change((e) => put(e, 'birth.shape.fill', ($event.target as HTMLSelectElement).value), true)
-      "
-      @keydown.stop
+      label="Where on it"
+      @choose="edit.change((e) => put(e, 'birth.shape.fill', $event), true)"
     >
       <option value="edge">{{ birth.shape.kind === 'circle' ? 'on its rim' : 'on its shell' }}</option>
       <option value="inside">
         {{ birth.shape.kind === 'circle' ? 'over its area' : 'through its volume' }}
       </option>
-    </select>
+    </Choice>
     <PathNumber
       path="birth.shape.arc"
       :usual="360"
@@ -93,26 +86,22 @@ function setAim(kind: Aim['kind']) {
     <span class="quiet">placed</span>
     <span
       >evenly
-      <button
+      <el-button
+        link
         class="drop"
         aria-label="Place at random again"
         @click="edit.change((e) => delete e.birth.placing, true)"
       >
         ×
-      </button></span
+      </el-button></span
     >
   </div>
   <SettingRow path="birth.aim" name="throw" label="Aim" kind="none">
-    <select
-      :value="aims"
-      aria-label="Aim"
-      @change="setAim(($event.target as HTMLSelectElement).value as Aim['kind'])"
-      @keydown.stop
-    >
+    <Choice :value="aims" label="Aim" @choose="setAim($event as Aim['kind'])">
       <option value="outward">outward</option>
       <option value="along">along</option>
       <option value="tangent">around</option>
-    </select>
+    </Choice>
     <template v-if="birth.aim?.kind === 'along' && birth.aim.axis">
       <PathNumber
         :path="`birth.aim.axis.${i}`"

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
+import Choice from '../common/Choice.vue'
 import type { Sheet } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
 import { bounds } from '../common/settings'
 import { useProject } from '../project/useProject'
+import { useSheet } from '../common/useKeys'
 
 /** Brings a picture or a sheet of frames: chosen, seen cut, named. The server judges it by what it is. */
 const emit = defineEmits<{ close: []; brought: [name: string] }>()
@@ -84,6 +86,7 @@ async function bring() {
     project.refusal = undefined
   }
 }
+useSheet()
 </script>
 
 <template>
@@ -113,8 +116,9 @@ async function bring() {
       <p>
         <label
           >name
-          <input
+          <el-input
             v-model="name"
+            size="small"
             class="name"
             maxlength="80"
             aria-label="Name of the sprite"
@@ -151,10 +155,14 @@ async function bring() {
           @draft="sheet.frames = $event"
           @commit="sheet.frames = $event"
         />
-        <select v-model="sheet.order" aria-label="Order of the frames">
+        <Choice
+          :value="sheet.order"
+          @choose="sheet.order = $event as typeof sheet.order"
+          label="Order of the frames"
+        >
           <option>by rows</option>
           <option>by columns</option>
-        </select>
+        </Choice>
         <NumberField
           v-bind="bounds('Sprite', 'sheet.perSecond')"
           :value="sheet.perSecond"
@@ -185,9 +193,9 @@ async function bring() {
       </div>
       <p v-for="p in problems" :key="p" class="bad" role="alert">{{ p }}</p>
       <p>
-        <button class="button primary" :disabled="!picture || !name.trim() || busy" @click="bring">
+        <el-button type="primary" :disabled="!picture || !name.trim() || busy" @click="bring">
           {{ busy ? 'bringing…' : 'Bring it and use it here' }}
-        </button>
+        </el-button>
       </p>
     </div>
   </el-dialog>
@@ -243,10 +251,5 @@ async function bring() {
   height: 96px;
   background-color: var(--stage);
   border-radius: 3px;
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
 }
 </style>

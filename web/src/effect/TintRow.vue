@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import Choice from '../common/Choice.vue'
 import type { Stop, Tint } from '../api/bundle'
 import ColourField from './ColourField.vue'
 import GradientLane from './GradientLane.vue'
@@ -57,16 +58,11 @@ const label = (i: number) =>
 
 <template>
   <SettingRow path="birth.colour" name="colour" label="Colour" kind="none">
-    <select
-      :value="kind"
-      aria-label="How colours are chosen"
-      @change="setKind(($event.target as HTMLSelectElement).value)"
-      @keydown.stop
-    >
+    <Choice :value="kind" label="How colours are chosen" @choose="setKind($event)">
       <option value="between">between</option>
       <option value="one of">one of</option>
       <option value="from">gradient</option>
-    </select>
+    </Choice>
     <span v-if="kind !== 'from'" class="swatches">
       <ColourField
         v-for="(c, i) in colours"
@@ -77,15 +73,18 @@ const label = (i: number) =>
         @commit="(v) => setColour(i, v, true)"
       />
       <template v-if="kind === 'one of'">
-        <button class="link" aria-label="Another colour" @click="list((l) => l.push(l.at(-1)!))">+</button>
-        <button
+        <el-button link class="link" aria-label="Another colour" @click="list((l) => l.push(l.at(-1)!))"
+          >+</el-button
+        >
+        <el-button
+          link
           v-if="colours.length > 1"
           class="link"
           aria-label="Remove the last colour"
           @click="list((l) => l.pop())"
         >
           −
-        </button>
+        </el-button>
       </template>
     </span>
   </SettingRow>
@@ -99,9 +98,6 @@ const label = (i: number) =>
 </template>
 
 <style scoped>
-select {
-  max-width: 86px !important;
-}
 .swatches {
   display: inline-flex;
   align-items: center;

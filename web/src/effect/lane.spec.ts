@@ -101,3 +101,33 @@ describe('keys', () => {
     expect(lane.shaped([{ at: 0, value: 0 }], 'even')[0].value).toBe(1)
   })
 })
+
+describe('a value of a lane', () => {
+  const keys = (ease: Key['ease']): Key[] => [
+    { at: 0.2, value: 0, ease },
+    { at: 0.7, value: 2, ease: 'linear' },
+  ]
+  it('goes as it is drawn', () => {
+    expect(lane.valueAt(keys('linear'), 0.45)).toBe(1)
+    expect(lane.valueAt(keys('hold'), 0.69)).toBe(0)
+    // CSS Easing Functions 1: ease-in-out is symmetric about the middle; ease-in has done 0.0933 of its way at a quarter.
+    expect(lane.valueAt(keys('ease-in-out'), 0.45)).toBeCloseTo(1, 3)
+    expect(lane.valueAt(keys('ease-in'), 0.2 + 0.25 * 0.5)).toBeCloseTo(2 * 0.0935, 2)
+    // A cubic with slopes 0 at both ends is the smoothstep.
+    expect(lane.valueAt(keys({ out: 0, in: 0 }), 0.2 + 0.25 * 0.5)).toBeCloseTo(
+      2 * (3 * 0.0625 - 2 * 0.015625),
+      3,
+    )
+  })
+  it('rests before the first key and after the last', () => {
+    expect(lane.valueAt(keys('linear'), 0)).toBe(0)
+    expect(lane.valueAt(keys('linear'), 1)).toBe(2)
+  })
+  it('is asked for in the middle of the widest gap', () => {
+    expect(lane.widest(keys('linear'))).toBe(0.45)
+    expect(lane.widest([{ at: 0, value: 1, ease: 'linear' }])).toBe(0.5)
+  })
+  it('is held inside what the lane allows when it is pasted', () => {
+    expect(lane.within(keys('linear'), 0, 1).map((k) => k.value)).toEqual([0, 1])
+  })
+})

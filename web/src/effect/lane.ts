@@ -49,6 +49,18 @@ export function placed(left: number, top: number, scale: Scale): { at: number; v
   return { at: Math.round(Math.min(1, Math.max(0, at)) * 100) / 100, value: Math.round(value * 100) / 100 }
 }
 
+/** Returns the control points of the Bézier from one key to the next: shares of the way, and values. */
+function controls(a: Key, b: Key): [number, number, number, number] {
+  const ease: Ease = a.ease ?? 'linear'
+  if (typeof ease === 'object' && 'out' in ease) {
+    const third = (b.at - a.at) / 3
+    return [1 / 3, a.value + ease.out * third, 2 / 3, b.value - ease.in * third]
+  }
+  const [x1, y1, x2, y2] = Array.isArray(ease) ? ease : BEZIERS[ease as EaseName]
+  const gone = (share: number) => a.value + (b.value - a.value) * share
+  return [x1, gone(y1), x2, gone(y2)]
+}
+
 /**
  * Returns a curve as an SVG path. The browser's own cubic draws the way between two keys: a CSS easing is a Bézier in time and
  * progress, and a spline with slopes has its control points a third of the way along them.
@@ -58,20 +70,13 @@ export function line(keys: Key[], scale: Scale): string {
   let d = `M${x(0)} ${up(keys[0].value)}L${x(keys[0].at)} ${up(keys[0].value)}`
   for (let i = 1; i < keys.length; i++) {
     const [a, b] = [keys[i - 1], keys[i]]
-    const ease: Ease = a.ease ?? 'linear'
-    if (ease === 'hold') {
+    if (a.ease === 'hold') {
       d += `H${x(b.at)}V${up(b.value)}`
       continue
     }
+    const [x1, v1, x2, v2] = controls(a, b)
     const at = (s: number) => x(a.at + (b.at - a.at) * s)
-    if (typeof ease === 'object' && 'out' in ease) {
-      const third = (b.at - a.at) / 3
-      d += `C${at(1 / 3)} ${up(a.value + ease.out * third)} ${at(2 / 3)} ${up(b.value - ease.in * third)} ${x(b.at)} ${up(b.value)}`
-      continue
-    }
-    const [x1, y1, x2, y2] = Array.isArray(ease) ? ease : BEZIERS[ease as EaseName]
-    const gone = (s: number) => up(a.value + (b.value - a.value) * s)
-    d += `C${at(x1)} ${gone(y1)} ${at(x2)} ${gone(y2)} ${x(b.at)} ${up(b.value)}`
+    d += `C${at(x1)} ${up(v1)} ${at(x2)} ${up(v2)} ${x(b.at)} ${up(b.value)}`
   }
   return d + `L${x(1)} ${up(keys.at(-1)!.value)}`
 }
@@ -136,6 +141,39 @@ export function moved(keys: Key[], i: number, at: number, value: number, least: 
 }
 
 /** Returns the keys with one more; undefined where another is too near, or there are as many as there may be. */
+/** Returns the value of a curve at a share of the lane, as it is drawn. */
+export function valueAt(keys: Key[], at: number): number {
+  const i = keys.findIndex((k) => k.at > at)
+  if (i === 0) return rounded(keys[0].value)
+  if (i < 0) return rounded(keys.at(-1)!.value)
+  const [a, b] = [keys[i - 1], keys[i]]
+  if (a.ease === 'hold') return rounded(a.value)
+  const [x1, v1, x2, v2] = controls(a, b)
+  // The share of the way at which the Bézier in time is there: it only ever goes on.
+  const wanted = (at - a.at) / (b.at - a.at)
+  let [low, high] = [0, 1]
+  for (let n = 0; n < 40; n++) {
+    const t = (low + high) / 2
+    if (cubic(0, x1, x2, 1, t) < wanted) low = t
+    else high = t
+  }
+  return rounded(cubic(a.value, v1, v2, b.value, low))
+}
+const cubic = (p0: number, p1: number, p2: number, p3: number, t: number) =>
+  p0 * (1 - t) ** 3 + 3 * p1 * t * (1 - t) ** 2 + 3 * p2 * t ** 2 * (1 - t) + p3 * t ** 3
+
+/** Returns the middle of the widest gap of a lane. */
+export function widest(keys: Key[]): number {
+  const ends = [0, ...keys.map((k) => k.at), 1]
+  let best = 0
+  for (let i = 1; i < ends.length - 1; i++) if (ends[i + 1] - ends[i] > ends[best + 1] - ends[best]) best = i
+  return Math.round(50 * (ends[best] + ends[best + 1])) / 100
+}
+
+/** Returns keys with their values held inside what a lane allows. */
+export const within = (keys: Key[], least: number, most: number): Key[] =>
+  copied(keys).map((k) => ({ ...k, value: Math.min(most, Math.max(least, k.value)) }))
+
 export function withKey(
   keys: Key[],
   at: number,

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import TextField from '../common/TextField.vue'
+import Choice from '../common/Choice.vue'
 import { useEdit } from '../effect/useEdit'
 import { useProject } from '../project/useProject'
 
@@ -10,18 +12,8 @@ const edit = useEdit()
 const project = useProject()
 const effect = computed(() => edit.effect.value)
 
-function setText(key: 'name' | 'description', event: Event) {
-  const field = event.target as HTMLInputElement
-  const text = field.value.trim()
-  if (key === 'name') {
-    if (!text) field.value = effect.value.name
-    // Ropes, and effects whose particles begin it, follow.
-    else if (text !== effect.value.name) {
-      const was = effect.value.name
-      project.rename({ what: 'effect', from: was, to: text }).then((done) => !done && (field.value = was))
-    }
-  } else if (text !== (effect.value[key] ?? '')) edit.changeEffect((e) => (e[key] = text), true)
-}
+/** Ropes, and effects whose particles begin it, follow. */
+const rename = (to: string) => project.rename({ what: 'effect', from: effect.value.name, to })
 function setSeed(fixed: boolean) {
   edit.changeEffect((e) => {
     if (fixed) e.seed = 1
@@ -33,39 +25,35 @@ const saving = computed(() => project.saving > 0)
 
 <template>
   <header class="head">
-    <input
+    <TextField
       class="name"
       :value="effect.name"
-      aria-label="Name of the effect"
-      autocomplete="off"
+      label="Name of the effect"
       maxlength="80"
-      @change="setText('name', $event)"
-      @keydown.enter="($event.target as HTMLInputElement).blur()"
-      @keydown.stop
+      demanded
+      :take="rename"
     />
-    <textarea
+    <TextField
       class="about"
-      rows="2"
-      :value="effect.description ?? ''"
+      :lines="2"
+      :value="effect.description"
       placeholder="When to use it, in a sentence"
-      aria-label="When to use the effect"
-      @change="setText('description', $event)"
-      @keydown.stop
+      label="When to use the effect"
+      :take="(text) => edit.changeEffect((e) => (e.description = text), true)"
     />
     <slot />
-    <select
+    <Choice
       :value="effect.seed === undefined ? 'new' : 'same'"
-      aria-label="How it looks each time"
-      @change="setSeed(($event.target as HTMLSelectElement).value === 'same')"
-      @keydown.stop
+      label="How it looks each time"
+      @choose="setSeed($event === 'same')"
     >
       <option value="new">new look each pull</option>
       <option value="same">the same look each pull</option>
-    </select>
+    </Choice>
     <span class="acting">
-      <button class="link" @click="emit('duplicate')">duplicate</button>
-      <button class="link" @click="emit('revisions')">revisions</button>
-      <button class="link" :disabled="saving" @click="emit('remove')">delete</button>
+      <el-button link class="link" @click="emit('duplicate')">duplicate</el-button>
+      <el-button link class="link" @click="emit('revisions')">revisions</el-button>
+      <el-button link class="link" :disabled="saving" @click="emit('remove')">delete</el-button>
     </span>
   </header>
 </template>
@@ -79,13 +67,6 @@ const saving = computed(() => project.saving > 0)
   padding: 8px 14px 6px;
   border-bottom: 1px solid var(--line);
 }
-input,
-textarea {
-  border: 0;
-  border-bottom: 1px dotted var(--bronze-soft);
-  background: transparent;
-  min-height: 24px;
-}
 .name {
   font-weight: 600;
   font-size: 14px;
@@ -95,11 +76,6 @@ textarea {
   width: 100%;
   resize: none;
   color: var(--muted);
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
 }
 .acting {
   display: flex;

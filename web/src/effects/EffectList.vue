@@ -38,11 +38,13 @@ defineExpose({ shown })
   <nav class="list" aria-label="Effects">
     <header>
       <h2>Effects</h2>
-      <button class="link" @click="emit('recipes')">+ from a recipe</button>
+      <el-button link class="link" @click="emit('recipes')">+ from a recipe</el-button>
     </header>
     <ul>
       <li v-for="e in shown" :key="e.id">
-        <button
+        <el-button
+          link
+          class="parts"
           :class="{ selected: e.id === selected }"
           :aria-current="e.id === selected"
           @click="emit('select', e.id)"
@@ -61,7 +63,7 @@ defineExpose({ shown })
               {{ used(e.body.name) }}</small
             >
           </span>
-        </button>
+        </el-button>
       </li>
     </ul>
     <p v-if="!shown.length" class="quiet none">

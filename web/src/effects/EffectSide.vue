@@ -81,9 +81,9 @@ const findings = computed(() => props.report?.findings ?? [])
         <tbody>
           <tr v-for="p in effect.parameters" :key="p.name">
             <th scope="row">
-              <button class="opens" :title="p.description" @click="emit('parameter', p.name)">
+              <el-button link class="opens" :title="p.description" @click="emit('parameter', p.name)">
                 {{ p.name }}
-              </button>
+              </el-button>
             </th>
             <td v-for="(e, i) in effect.emitters" :key="e.seed">
               <span
@@ -101,7 +101,9 @@ const findings = computed(() => props.report?.findings ?? [])
         </tbody>
       </table>
       <p v-else class="quiet">No parameters: game code cannot turn anything here.</p>
-      <button class="link" @click="emit('parameter', undefined)">how strongly, and all parameters</button>
+      <el-button link class="link" @click="emit('parameter', undefined)"
+        >how strongly, and all parameters</el-button
+      >
     </section>
     <section aria-label="Findings" data-testid="findings">
       <h2>
@@ -114,11 +116,17 @@ const findings = computed(() => props.report?.findings ?? [])
         }}
       </h2>
       <p v-for="f in findings" :key="f.check + f.emitter" class="finding" :data-check="f.check">
-        <button class="about" :class="f.severity" :title="`${f.severity}; about ${f.place}`" @click="lead(f)">
+        <el-button
+          link
+          class="about"
+          :class="f.severity"
+          :title="`${f.severity}; about ${f.place}`"
+          @click="lead(f)"
+        >
           {{ f.emitter || effect.name }}
-        </button>
+        </el-button>
         {{ f.words }}.
-        <button v-if="f.remedy" class="link" @click="mend(f)">{{ f.remedy }}</button>
+        <el-button link v-if="f.remedy" class="link" @click="mend(f)">{{ f.remedy }}</el-button>
       </p>
     </section>
     <section aria-label="Used by">

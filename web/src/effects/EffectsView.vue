@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { Refused, type PartView, type PreviewHead } from '../api/client'
 import type { Effect, Vector } from '../api/bundle'
@@ -221,6 +221,8 @@ async function remove() {
   if (next && !project.effects.some((e) => e.id === effectId.value)) open(next.id)
 }
 
+/** What stands below: settings, or parameters. */
+const lower = ref<HTMLElement>()
 const list = ref<InstanceType<typeof EffectList>>()
 function move(by: number) {
   const shown = list.value?.shown ?? []
@@ -234,6 +236,8 @@ const saved = computed(() => {
 })
 const words = (m: (typeof MODES)[number]) => (m === 'before' ? saved.value : m)
 
+defineExpose({ takeFirst: () => list.value?.shown[0] && open(list.value.shown[0].id) })
+
 useKeys({
   ArrowDown: () => move(1),
   ArrowUp: () => move(-1),
@@ -241,7 +245,10 @@ useKeys({
   h: () => (mode.value = mode.value === 'before' ? 'now' : 'before'),
   k: () => part.value && bases.set(effectId.value, project.parts.get(effectId.value)!),
   n: () => (sheet.value = 'recipes'),
-  t: () => (below.value = below.value === 'shape' ? 'parameters' : 'shape'),
+  t: () => {
+    below.value = below.value === 'shape' ? 'parameters' : 'shape'
+    nextTick(() => lower.value?.querySelector<HTMLElement>('button, input')?.focus())
+  },
   v: () => (sheet.value = 'revisions'),
   r: () => play.seed++,
   f: () => (whole.value = !whole.value),
@@ -296,21 +303,22 @@ useKeys({
             </template>
             <template #left>
               <span class="group" role="group" aria-label="Which version">
-                <button v-for="m in MODES" :key="m" :aria-pressed="mode === m" @click="mode = m">
+                <el-button link v-for="m in MODES" :key="m" :aria-pressed="mode === m" @click="mode = m">
                   {{ words(m) }}
-                </button>
+                </el-button>
               </span>
             </template>
             <template #right>
               <span class="group" role="group" aria-label="Surface">
-                <button
+                <el-button
+                  link
                   v-for="s in SURFACES"
                   :key="s"
                   :aria-pressed="play.surface === s"
                   @click="play.surface = s"
                 >
                   {{ s }}
-                </button>
+                </el-button>
               </span>
             </template>
             <template #over><ThrowRose v-if="take" :numbers="take.head.numbers" /></template>
@@ -339,31 +347,33 @@ useKeys({
           :before="mode === 'now' ? undefined : takeBefore?.head.numbers"
         />
         <div class="below" role="group" aria-label="What is shown below">
-          <button :aria-pressed="below === 'shape'" title="T turns over" @click="below = 'shape'">
+          <el-button link :aria-pressed="below === 'shape'" title="T turns over" @click="below = 'shape'">
             Settings of {{ effect.emitters[at]?.name }}
-          </button>
-          <button :aria-pressed="below === 'parameters'" title="T turns over" @click="show()">
+          </el-button>
+          <el-button link :aria-pressed="below === 'parameters'" title="T turns over" @click="show()">
             Parameters for game code
             <span class="quiet">{{ effect.parameters.length }}</span>
-          </button>
+          </el-button>
         </div>
-        <ParameterBench
-          v-if="below === 'parameters'"
-          :key="effectId"
-          :part="effectId"
-          :play="play"
-          :chosen="asked"
-        />
-        <div v-else :key="effectId + '/' + at" class="acts">
-          <BirthAct />
-          <LifeAct />
-          <EndAct />
+        <div ref="lower">
+          <ParameterBench
+            v-if="below === 'parameters'"
+            :key="effectId"
+            :part="effectId"
+            :play="play"
+            :chosen="asked"
+          />
+          <div v-else :key="effectId + '/' + at" class="acts">
+            <BirthAct />
+            <LifeAct />
+            <EndAct />
+          </div>
         </div>
       </StageRoom>
     </section>
     <section v-else class="middle empty">
       <p>An effect is what the player sees. This project has none yet.</p>
-      <button class="button primary" @click="sheet = 'recipes'">Start from a recipe</button>
+      <el-button type="primary" @click="sheet = 'recipes'">Start from a recipe</el-button>
     </section>
     <EffectSide v-if="effect" v-model:at="at" :part="effectId" :report="report" @parameter="show">
       <EffectHead :part="effectId" @duplicate="add(effect)" @remove="remove" @revisions="sheet = 'revisions'">

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import TextField from '../common/TextField.vue'
+import Choice from '../common/Choice.vue'
 import { api, type EffectReport, type RecipeView } from '../api/client'
 import type { Effect, Emitter } from '../api/bundle'
 import { useEdit } from '../effect/useEdit'
@@ -59,14 +61,8 @@ function put(emitter: Emitter) {
   at.value = effect.value.emitters.length - 1
   adding.value = false
 }
-function rename(i: number, event: Event) {
-  const field = event.target as HTMLInputElement
-  const name = field.value.trim()
+function rename(i: number, name: string) {
   const old = effect.value.emitters[i].name
-  if (!name || name === old) {
-    field.value = old
-    return
-  }
   edit.changeEffect((effect) => {
     effect.emitters[i].name = name
     // Whoever means this emitter goes on meaning it.
@@ -108,8 +104,8 @@ const sources = computed(() => [
     .filter((e) => e.body.name !== effect.value.name)
     .map((e) => ({ of: e.body.name, emitters: e.body.emitters })),
 ])
-function choose(event: Event) {
-  const [s, i] = (event.target as HTMLSelectElement).value.split('/').map(Number)
+function choose(which: string) {
+  const [s, i] = which.split('/').map(Number)
   put(sources.value[s].emitters[i])
 }
 function key(event: KeyboardEvent) {
@@ -124,43 +120,50 @@ function key(event: KeyboardEvent) {
   <section aria-label="Emitters" @keydown="key">
     <header>
       <h2>Emitters, drawn first to last</h2>
-      <button class="link" :aria-expanded="adding" @click="openAdding">+ emitter</button>
+      <el-button link class="link" :aria-expanded="adding" @click="openAdding">+ emitter</el-button>
     </header>
     <p v-if="adding" class="adding">
-      <select aria-label="Copy an emitter from" value="" @change="choose" @keydown.stop>
+      <Choice label="Copy an emitter from" value="" @choose="choose">
         <option value="" disabled>take one from…</option>
         <optgroup v-for="(s, n) in sources" :key="s.of" :label="s.of">
           <option v-for="(e, i) in s.emitters" :key="e.seed" :value="`${n}/${i}`">{{ e.name }}</option>
         </optgroup>
-      </select>
-      <button class="link" @click="put(effect.emitters[at])">copy {{ effect.emitters[at]?.name }}</button>
+      </Choice>
+      <el-button link class="link" @click="put(effect.emitters[at])"
+        >copy {{ effect.emitters[at]?.name }}</el-button
+      >
     </p>
     <ul>
       <li v-for="(e, i) in effect.emitters" :key="e.seed" :class="{ selected: i === at }">
-        <button v-if="i !== at" class="choose" @click="at = i">
+        <el-button link v-if="i !== at" class="choose parts" @click="at = i">
           <span>{{ e.name }}</span>
           <span class="quiet">{{ many(e) }}</span>
-        </button>
+        </el-button>
         <template v-else>
-          <input
+          <TextField
             :value="e.name"
-            aria-label="Name of the emitter"
-            autocomplete="off"
+            label="Name of the emitter"
             maxlength="80"
-            @change="rename(i, $event)"
-            @keydown.enter="($event.target as HTMLInputElement).blur()"
-            @keydown.stop="key"
+            demanded
+            :take="(name) => rename(i, name)"
+            @keydown.capture="key"
           />
           <span class="quiet">{{ many(e) }}</span>
         </template>
       </li>
     </ul>
     <p class="acting">
-      <button class="link" :disabled="at === 0" title="Alt ↑" @click="move(-1)">earlier</button>
-      <button class="link" :disabled="at >= effect.emitters.length - 1" title="Alt ↓" @click="move(1)">
+      <el-button link class="link" :disabled="at === 0" title="Alt ↑" @click="move(-1)">earlier</el-button>
+      <el-button
+        link
+        class="link"
+        :disabled="at >= effect.emitters.length - 1"
+        title="Alt ↓"
+        @click="move(1)"
+      >
         later
-      </button>
-      <button v-if="effect.emitters.length > 1" class="link" @click="takeAway">remove</button>
+      </el-button>
+      <el-button link v-if="effect.emitters.length > 1" class="link" @click="takeAway">remove</el-button>
     </p>
   </section>
 </template>
@@ -197,15 +200,6 @@ li.selected {
 .choose:hover {
   background: var(--bronze-pale);
 }
-input {
-  font-weight: 600;
-  border: 0;
-  border-bottom: 1px dotted var(--bronze-soft);
-  background: transparent;
-  margin-left: 8px;
-  width: 140px;
-  min-height: 24px;
-}
 .acting,
 .adding {
   display: flex;
@@ -216,11 +210,5 @@ input {
 .acting button:disabled {
   color: #8d8475;
   cursor: default;
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  max-width: 150px;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import Choice from '../common/Choice.vue'
 import type { Effect } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
 import { useProject } from '../project/useProject'
@@ -36,15 +37,14 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
 
 <template>
   <span v-if="part === 'time'" class="time">
-    <select
+    <Choice
       :value="play.every === undefined ? 'gone' : 'every'"
-      aria-label="When it plays again"
-      @change="set('every', ($event.target as HTMLSelectElement).value === 'every' ? 2 : undefined)"
-      @keydown.stop
+      label="When it plays again"
+      @choose="set('every', $event === 'every' ? 2 : undefined)"
     >
       <option value="gone">repeat when finished</option>
       <option value="every">again every</option>
-    </select>
+    </Choice>
     <NumberField
       v-if="play.every !== undefined"
       :value="play.every"
@@ -59,32 +59,28 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
     />
     <label>
       <span class="quiet">speed</span>
-      <select
-        :value="play.rate"
-        aria-label="How fast time passes"
-        @change="set('rate', Number(($event.target as HTMLSelectElement).value))"
-        @keydown.stop
-      >
+      <Choice :value="play.rate" label="How fast time passes" @choose="set('rate', Number($event))">
         <option v-for="r in RATES" :key="r" :value="r">{{ r }} ×</option>
-      </select>
+      </Choice>
     </label>
   </span>
   <div v-else class="played">
     <span class="quiet">played</span>
-    <select
-      :value="play.rope ?? 0"
-      aria-label="Played as by"
-      @change="setRope(Number(($event.target as HTMLSelectElement).value))"
-      @keydown.stop
-    >
+    <Choice :value="play.rope ?? 0" label="Played as by" @choose="setRope(Number($event))">
       <option :value="0">as it is</option>
       <option v-for="r in ropes" :key="r.id" :value="r.id">as by “{{ r.body.name }}”</option>
-    </select>
+    </Choice>
     <template v-if="rope">
       <span class="words" role="group" aria-label="Strength">
-        <button v-for="s in STRENGTHS" :key="s" :aria-pressed="play.strength === s" @click="setStrength(s)">
+        <el-button
+          link
+          v-for="s in STRENGTHS"
+          :key="s"
+          :aria-pressed="play.strength === s"
+          @click="setStrength(s)"
+        >
           {{ s }}
-        </button>
+        </el-button>
       </span>
       <template v-for="f in numbers" :key="f.name">
         <span class="quiet">{{ f.name }}</span>
@@ -101,8 +97,8 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
     </template>
     <span class="words" role="group" aria-label="From which side">
       <span class="quiet">from the</span>
-      <button :aria-pressed="play.side === 'left'" @click="set('side', 'left')">left</button>
-      <button :aria-pressed="play.side === 'right'" @click="set('side', 'right')">right</button>
+      <el-button link :aria-pressed="play.side === 'left'" @click="set('side', 'left')">left</el-button>
+      <el-button link :aria-pressed="play.side === 'right'" @click="set('side', 'right')">right</el-button>
     </span>
     <span class="quiet">source moves</span>
     <NumberField
@@ -129,9 +125,9 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
         @commit="set('stopAfter', $event)"
       />
     </template>
-    <button class="link" title="New random seed (R)" @click="set('seed', play.seed + 1)">
+    <el-button link class="link" title="New random seed (R)" @click="set('seed', play.seed + 1)">
       new seed <span class="quiet">{{ play.seed }}</span>
-    </button>
+    </el-button>
   </div>
 </template>
 
@@ -150,12 +146,6 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
 }
 .time {
   flex-wrap: nowrap;
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  max-width: 200px;
 }
 .words {
   display: inline-flex;

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
+import type { InputInstance } from 'element-plus'
 import { api, type RecipeView } from '../api/client'
 import type { Effect } from '../api/bundle'
+import { useSheet } from '../common/useKeys'
 
 /** Starting points by what they are needed for, each with a still and a sentence. */
 const emit = defineEmits<{ close: []; choose: [body: Effect] }>()
@@ -21,18 +23,29 @@ const shown = computed(() =>
     `${r.name} ${r.description}`.toLowerCase().includes(wanted.value.trim().toLowerCase()),
   ),
 )
+/** The field that is wanted is looked for at once. */
+const finder = ref<InputInstance>()
 const body = (r: RecipeView) => r.body as unknown as Effect
+useSheet()
 </script>
 
 <template>
-  <el-dialog v-model="open" title="What do you need?" width="940" top="6vh" @closed="emit('close')">
-    <input
+  <el-dialog
+    v-model="open"
+    title="What do you need?"
+    width="940"
+    top="6vh"
+    @opened="finder?.focus()"
+    @closed="emit('close')"
+  >
+    <el-input
+      ref="finder"
       v-model="wanted"
       class="find"
-      type="search"
+      clearable
       placeholder="impact, smoke, rain…"
       aria-label="Find a recipe"
-      autofocus
+      @keydown.enter="shown[0] && emit('choose', body(shown[0]))"
       @keydown.stop
     />
     <p v-if="failure" class="bad" role="alert">{{ failure }}</p>
@@ -40,7 +53,7 @@ const body = (r: RecipeView) => r.body as unknown as Effect
     <p v-else-if="!shown.length" class="quiet">No recipe speaks of “{{ wanted }}”.</p>
     <ul>
       <li v-for="r in shown" :key="r.name">
-        <button data-testid="recipe" @click="emit('choose', body(r))">
+        <el-button link class="parts" data-testid="recipe" @click="emit('choose', body(r))">
           <img :src="api.recipeStillPath(r.name)" alt="" width="96" height="64" loading="lazy" />
           <span
             ><b>{{ r.name }}</b
@@ -49,7 +62,7 @@ const body = (r: RecipeView) => r.body as unknown as Effect
             }}</small
             ><br />{{ r.description }}</span
           >
-        </button>
+        </el-button>
       </li>
     </ul>
   </el-dialog>
@@ -58,10 +71,6 @@ const body = (r: RecipeView) => r.body as unknown as Effect
 <style scoped>
 .find {
   width: 260px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--paper);
-  padding: 5px 10px;
 }
 ul {
   list-style: none;

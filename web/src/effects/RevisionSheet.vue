@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
+import Choice from '../common/Choice.vue'
 import { api, type ChangesView, type PartView } from '../api/client'
 import { useProject } from '../project/useProject'
+import { useSheet } from '../common/useKeys'
 
 /** Every save of an effect: look, compare two, go back. */
 const props = defineProps<{ part: number; base?: number }>()
@@ -44,28 +46,31 @@ function beside() {
   if (selected.value) emit('compare', selected.value)
   open.value = false
 }
+useSheet()
 </script>
 
 <template>
   <el-dialog v-model="open" title="Revisions" width="820" top="8vh" @closed="emit('close')">
     <p v-if="failure" class="bad" role="alert">{{ failure }}</p>
     <div class="two">
-      <ul aria-label="Revisions">
-        <li v-for="r in revisions" :key="r.revision">
-          <label :class="{ chosen: r.revision === chosen }">
-            <input v-model="chosen" type="radio" name="revision" :value="r.revision" />
-            <b>{{ r.revision }}</b> <span class="quiet">{{ when(r) }}</span>
-            <small v-if="r.revision === revisions[0].revision">now</small>
-            <small v-else-if="r.revision === base">before</small>
-          </label>
-        </li>
-      </ul>
+      <el-radio-group v-model="chosen" class="list" aria-label="Revisions">
+        <el-radio
+          v-for="r in revisions"
+          :key="r.revision"
+          :class="{ chosen: r.revision === chosen }"
+          :value="r.revision"
+        >
+          <b>{{ r.revision }}</b> <span class="quiet">{{ when(r) }}</span>
+          <small v-if="r.revision === revisions[0].revision">now</small>
+          <small v-else-if="r.revision === base">before</small>
+        </el-radio>
+      </el-radio-group>
       <div v-if="selected" class="what">
         <p>
           From revision <b>{{ chosen }}</b> to
-          <select v-model="other" aria-label="Compared with revision" @keydown.stop>
+          <Choice :value="other" @choose="other = Number($event)" label="Compared with revision">
             <option v-for="r in revisions" :key="r.revision" :value="r.revision">{{ r.revision }}</option>
-          </select>
+          </Choice>
           {{ changes?.changes.length ? 'this changed:' : 'nothing changed.' }}
         </p>
         <table v-if="changes?.changes.length">
@@ -78,15 +83,15 @@ function beside() {
           </tbody>
         </table>
         <p class="acting">
-          <button class="button" @click="beside">Play it beside the present one</button>
-          <button
-            class="button primary"
+          <el-button @click="beside">Play it beside the present one</el-button>
+          <el-button
+            type="primary"
             :disabled="chosen === revisions[0]?.revision"
             title="Saved as a new revision; nothing is lost"
             @click="back"
           >
             Go back to revision {{ chosen }}
-          </button>
+          </el-button>
         </p>
       </div>
     </div>
@@ -99,22 +104,21 @@ function beside() {
   grid-template-columns: 210px minmax(0, 1fr);
   gap: 16px;
 }
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
+.list {
+  display: flex;
+  flex-direction: column;
+  flex-wrap: nowrap;
+  align-items: stretch;
   max-height: 60vh;
   overflow-y: auto;
 }
-label {
-  display: flex;
-  gap: 6px;
-  align-items: baseline;
+.list .el-radio {
+  height: auto;
+  margin: 0;
   padding: 3px 6px;
   border-radius: 4px;
-  accent-color: var(--bronze);
 }
-label.chosen {
+.list .chosen {
   background: var(--bronze-pale);
 }
 table {
@@ -143,10 +147,5 @@ td {
 .acting {
   display: flex;
   gap: 10px;
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
 }
 </style>

@@ -65,14 +65,15 @@ export const FORMATS = [
   <aside aria-label="Files">
     <header>
       <span class="words" role="group" aria-label="Language or format">
-        <button
+        <el-button
+          link
           v-for="[key, words] in FORMATS"
           :key="key"
           :aria-pressed="format === key"
           @click="format = key"
         >
           {{ words }}
-        </button>
+        </el-button>
       </span>
       <p>
         <b>{{ file }}</b>
@@ -81,7 +82,7 @@ export const FORMATS = [
         <a class="link" :href="saved" :download="whole ? '' : file">{{
           whole ? 'download with core, calls and bundle' : 'download'
         }}</a>
-        <button class="link" @click="copy">{{ copied ? 'copied' : 'copy' }}</button>
+        <el-button link class="link" @click="copy">{{ copied ? 'copied' : 'copy' }}</el-button>
       </p>
       <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
     </header>

@@ -79,16 +79,23 @@ useKeys({
     <nav aria-label="Versions">
       <h2>Versions</h2>
       <form @submit.prevent="handOver">
-        <input v-model="name" :placeholder="suggested" aria-label="Name of the version" @keydown.stop />
-        <textarea
+        <el-input
+          v-model="name"
+          size="small"
+          :placeholder="suggested"
+          aria-label="Name of the version"
+          @keydown.stop
+        />
+        <el-input
           v-model="note"
-          rows="2"
+          type="textarea"
+          :rows="2"
           maxlength="2000"
           placeholder="what is new, for whoever reads it"
           aria-label="What is new"
           @keydown.stop
         />
-        <button class="button primary">Hand over {{ name.trim() || suggested }}</button>
+        <el-button type="primary" native-type="submit">Hand over {{ name.trim() || suggested }}</el-button>
       </form>
       <p v-if="view && !view.versions.length" class="quiet">
         A version is the contract as game code was given it. Later changes are held against it, and renames
@@ -96,11 +103,11 @@ useKeys({
       </p>
       <ul>
         <li v-for="(v, i) in view?.versions" :key="v.part" :class="{ chosen: v.name === shown }">
-          <button :aria-pressed="v.name === shown" @click="choose(v.name)">
+          <el-button link :aria-pressed="v.name === shown" @click="choose(v.name)">
             <b>{{ v.name }}</b> <span class="quiet">{{ when(v.at) }}</span>
             <span v-if="v.note" class="note">{{ v.note }}</span>
-          </button>
-          <button v-if="i === 0" class="link" @click="project.remove(v.part)">take back</button>
+          </el-button>
+          <el-button link v-if="i === 0" class="link" @click="project.remove(v.part)">take back</el-button>
         </li>
       </ul>
     </nav>
@@ -122,9 +129,9 @@ useKeys({
     </section>
     <section v-else class="middle"><p class="offline quiet">Reading the contract…</p></section>
     <div class="files">
-      <label v-if="shown" class="which">
-        <input v-model="old" type="checkbox" /> as version {{ shown }} was handed over
-      </label>
+      <el-checkbox v-if="shown" class="which" v-model="old"
+        >as version {{ shown }} was handed over</el-checkbox
+      >
       <FilePane v-model:format="format" :version="old ? shown : undefined" :changed="project.version" />
     </div>
   </main>
@@ -145,14 +152,6 @@ form {
   display: grid;
   gap: 6px;
   margin: 8px 0 12px;
-}
-form input,
-form textarea {
-  width: 100%;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 3px 6px;
 }
 ul {
   list-style: none;

@@ -59,9 +59,9 @@ const differences = computed(() => {
       </tbody>
     </table>
     <template #footer>
-      <button class="button" @click="project.keepTheirs">Go on with the saved one</button>
+      <el-button @click="project.keepTheirs">Go on with the saved one</el-button>
       {{ ' ' }}
-      <button class="button primary" @click="project.keepYours">Save yours on top</button>
+      <el-button type="primary" @click="project.keepYours">Save yours on top</el-button>
     </template>
   </el-dialog>
 </template>

@@ -78,16 +78,17 @@ function showSettings() {
     @show="load"
   >
     <template #reference>
-      <button class="name" :aria-expanded="shown" data-testid="project">
+      <el-button link class="name" :aria-expanded="shown" data-testid="project">
         {{ project.name || 'No project' }} ▾
-      </button>
+      </el-button>
     </template>
     <div class="menu" @keydown.stop="$event.key === 'Escape' && (shown = false)">
       <h2>Projects</h2>
-      <button
+      <el-button
+        link
         v-for="l in lines"
         :key="l.id"
-        class="line"
+        class="line parts"
         :aria-current="l.id === project.id"
         :disabled="!!l.broken"
         @click="open(l.id)"
@@ -95,23 +96,24 @@ function showSettings() {
         <b>{{ l.name }}</b>
         <span v-if="l.broken" class="broken" data-testid="broken">{{ l.broken }}</span>
         <span v-else class="quiet">{{ l.events }} events, {{ l.effects }} effects, {{ l.ropes }} ropes</span>
-      </button>
+      </el-button>
       <form @submit.prevent="create">
-        <input
+        <el-input
           v-model="newName"
+          size="small"
           placeholder="Name of a new project"
           aria-label="Name of a new project"
           maxlength="80"
         />
-        <button class="button" :disabled="!newName.trim()">Create</button>
+        <el-button native-type="submit" :disabled="!newName.trim()">Create</el-button>
       </form>
-      <button class="link left" @click="showSettings">Settings of this project…</button>
+      <el-button link class="link left" @click="showSettings">Settings of this project…</el-button>
       <h2>Bundle</h2>
       <div class="bundle">
         <a class="button" :href="api.exportPath(project.id)" download data-testid="export"
           >Export this project</a
         >
-        <button class="button" @click="file?.click()">Import a bundle…</button>
+        <el-button @click="file?.click()">Import a bundle…</el-button>
         <input
           ref="file"
           class="visually-hidden"

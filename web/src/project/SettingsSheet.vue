@@ -4,6 +4,7 @@ import NumberField from '../common/NumberField.vue'
 import { bounds } from '../common/settings'
 import { allTimes, showAllTimes, type TimeUnit } from '../common/times'
 import { useProject } from './useProject'
+import { useSheet } from '../common/useKeys'
 
 /** What holds for the whole project: its step, its random seed, its limit of particles, and the screen overdraw is measured on. */
 interface Settings {
@@ -32,6 +33,7 @@ const comfort = computed(() => settings.value.comfort ?? COMFORT)
 const setComfort = (key: 'shake' | 'flash', value: number) =>
   set((s) => (s.comfort = { ...comfort.value, [key]: value }))
 const screen = computed(() => settings.value.screen ?? { width: 1920, height: 1080, unitsHigh: 12 })
+useSheet()
 </script>
 
 <template>

@@ -56,15 +56,16 @@ const titled = (a: AccountReport) =>
 <template>
   <section class="account" aria-label="Account">
     <div class="top">
-      <button class="link small" :aria-expanded="finding" @click="finding = !finding">
+      <el-button link class="link small" :aria-expanded="finding" @click="finding = !finding">
         {{ finding ? 'The last pull' : 'All accounts' }}
-      </button>
-      <button v-if="finding" class="link small" @click="save">Save as lines of JSON</button>
+      </el-button>
+      <el-button link v-if="finding" class="link small" @click="save">Save as lines of JSON</el-button>
     </div>
     <div v-if="finding" class="find">
-      <input
+      <el-input
         v-model="words"
-        type="search"
+        size="small"
+        clearable
         placeholder="Words of an account: thatch, cooldown, crow-3"
         aria-label="Find in the accounts"
         @keydown.stop
@@ -73,12 +74,12 @@ const titled = (a: AccountReport) =>
       <p v-else-if="!found.length" class="quiet">No account says so.</p>
       <ol>
         <li v-for="a in found" :key="a.number">
-          <button :aria-current="chosen === a" @click="chosen = a">
+          <el-button link class="parts" :aria-current="chosen === a" @click="chosen = a">
             <span class="quiet">{{ showNumber(Number(a.at.toFixed(2))) }} s</span>
             <span
               ><b>{{ titled(a) }}</b> · {{ a.summary }}</span
             >
-          </button>
+          </el-button>
         </li>
       </ol>
     </div>
@@ -95,14 +96,14 @@ const titled = (a: AccountReport) =>
           </p>
           <ul>
             <li v-for="(line, i) in a.answers" :key="i" :class="{ answered: line.answered }">
-              <button @click="emit('lead', line.rope, line.condition)">
+              <el-button link class="parts" @click="emit('lead', line.rope, line.condition)">
                 <svg viewBox="0 0 10 10" width="10" height="10" aria-hidden="true">
                   <circle cx="5" cy="5" r="3.4" />
                 </svg>
                 <span>
                   <b>{{ line.name }}</b>{{ line.said }}
                 </span>
-              </button>
+              </el-button>
             </li>
           </ul>
         </template>
@@ -129,13 +130,6 @@ const titled = (a: AccountReport) =>
 .small {
   font-size: 12px;
   min-height: 24px;
-}
-.find input {
-  width: 100%;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 4px 8px;
 }
 ol,
 ul {

@@ -118,7 +118,7 @@ function verdict(l: BalanceLine) {
       <tbody>
         <tr v-for="l in outliers" :key="l.rope" :class="{ open: l.rope === open }">
           <th scope="row">
-            <button class="link" @click="emit('open', l.rope)">{{ name(l.rope) }}</button>
+            <el-button link class="link" @click="emit('open', l.rope)">{{ name(l.rope) }}</el-button>
           </th>
           <td>{{ l.event }}</td>
           <td :class="{ amber: l.verdict !== 'usual' || l.outdoes }">{{ verdict(l) }}</td>
@@ -136,14 +136,15 @@ function verdict(l: BalanceLine) {
             />
           </td>
           <td>
-            <button
+            <el-button
+              link
               v-if="l.verdict !== 'usual'"
               class="link"
               :title="'For this rope alone; the effect stays as it is'"
               @click="scale(l.rope, counts(l.rope) / l.ratio)"
             >
               make it usual
-            </button>
+            </el-button>
           </td>
         </tr>
       </tbody>

@@ -71,6 +71,8 @@ const shown = computed(() => {
   }
   return [...ropes].sort((a, b) => key(b) - key(a))
 })
+/** The open rope, which is read below the balance of all. */
+const opened = computed(() => project.ropes.find((r) => r.id === props.open))
 // A thousand rows take longer than a press may: those in sight come at once, the others a few a frame.
 const AT_ONCE = 40
 const limit = ref(AT_ONCE)
@@ -150,17 +152,17 @@ defineExpose({ shown, duplicate, switchOff, toggle })
   <section class="board" aria-label="Ropes">
     <div class="tools">
       <b>{{ shown.length }} {{ shown.length === 1 ? 'rope' : 'ropes' }}</b>
-      <button class="link" @click="emit('add')">+ rope</button>
-      <button class="link" :aria-pressed="choosing" @click="choosing ? done() : (choosing = true)">
+      <el-button link class="link" @click="emit('add')">+ rope</el-button>
+      <el-button link class="link" :aria-pressed="choosing" @click="choosing ? done() : (choosing = true)">
         several
-      </button>
-      <button class="link" :aria-pressed="weighing" @click="weighing = !weighing">
+      </el-button>
+      <el-button link class="link" :aria-pressed="weighing" @click="weighing = !weighing">
         {{ weighing ? 'sentences' : 'balance' }}
-      </button>
+      </el-button>
       <span class="right" />
       <span v-if="waiting" class="quiet">
         {{ waiting > MANY ? `computing ${waiting} responses…` : 'computing…' }}
-        <button v-if="waiting > MANY" class="link" @click="emit('stop')">stop</button>
+        <el-button link v-if="waiting > MANY" class="link" @click="emit('stop')">stop</el-button>
       </span>
       <el-select v-if="!weighing" v-model="sort" size="small" class="sort" aria-label="Sort">
         <template #prefix>sort</template>
@@ -176,6 +178,22 @@ defineExpose({ shown, duplicate, switchOff, toggle })
       @done="done"
     />
     <Balance v-if="weighing" :wiring="wiring" :open="open" @open="emit('open', $event)" />
+    <div v-if="weighing && opened" class="below">
+      <RopeRow
+        :id="opened.id"
+        :key="opened.id"
+        :name="opened.body.name"
+        :rope="opened.body"
+        :findings="findings.get(opened.id)"
+        :words="words(opened.id)"
+        :response="responses.get(opened.id)"
+        :most="most"
+        open
+        :lit="lit"
+        :seconds="SECONDS"
+        @mend="emit('mend', $event)"
+      />
+    </div>
     <div v-if="!weighing" class="ruler" aria-hidden="true">
       <span
         v-for="t in [0, 0.1, 0.5, 1, 1.5, 2, 2.5, 3]"
@@ -186,10 +204,9 @@ defineExpose({ shown, duplicate, switchOff, toggle })
     </div>
     <div v-if="!weighing" ref="list" class="rows">
       <p v-if="project.ropes.length === 0" class="empty">
-        A rope says: <i>when</i> this event comes, <i>play</i> that. There is none yet.
-        <template v-if="project.events.length"
-          >Choose an event on the left and add one with <b>+ rope</b>.</template
-        >
+        A rope says: <i>when</i> this event comes, <i>play</i> that. There is none yet.<br />
+        <el-button v-if="project.events.length" type="primary" @click="emit('add')">+ rope</el-button>
+        <el-button v-else type="primary" @click="emit('add')">+ event</el-button>
       </p>
       <p v-else-if="shown.length === 0" class="empty">No rope says “{{ find }}”.</p>
       <RopeRow
@@ -238,6 +255,10 @@ defineExpose({ shown, duplicate, switchOff, toggle })
 }
 .right {
   margin-left: auto;
+}
+.below {
+  flex: none;
+  border-top: 1px solid var(--line);
 }
 .ruler {
   position: relative;

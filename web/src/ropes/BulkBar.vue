@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import Choice from '../common/Choice.vue'
 import type { Rope } from '../api/bundle'
 import { useFit } from './fit'
+import TextField from '../common/TextField.vue'
 import { useProject } from '../project/useProject'
 import { freeName, freeSeed } from './newRope'
 
@@ -12,8 +14,12 @@ const project = useProject()
 const fit = useFit()
 
 const ropes = computed(() => project.ropes.filter((r) => props.chosen.has(r.id)))
-const groups = computed(() => [...new Set(project.ropes.map((r) => r.body.group).filter((g) => g))])
-const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).value.trim()
+const groups = computed(() => [...new Set(project.ropes.flatMap((r) => r.body.group ?? []))])
+/** The group of all that are chosen, if they have the same. */
+const common = computed(() => {
+  const all = new Set(project.ropes.filter((r) => props.chosen.has(r.id)).map((r) => r.body.group))
+  return all.size === 1 ? [...all][0] : undefined
+})
 
 function each(change: (rope: Rope) => void) {
   project.change(
@@ -57,31 +63,31 @@ defineExpose({ duplicate })
 <template>
   <div class="bulk" role="toolbar" aria-label="Several ropes">
     <b>{{ chosen.size }} chosen</b>
-    <button class="link" @click="emit('choose', shown)">all {{ shown.length }}</button>
-    <button class="link" :disabled="!chosen.size" @click="each((r) => (r.off = true))">off</button>
-    <button class="link" :disabled="!chosen.size" @click="each((r) => delete r.off)">on</button>
-    <label
+    <el-button link class="link" @click="emit('choose', shown)">all {{ shown.length }}</el-button>
+    <el-button link class="link" :disabled="!chosen.size" @click="each((r) => (r.off = true))">off</el-button>
+    <el-button link class="link" :disabled="!chosen.size" @click="each((r) => delete r.off)">on</el-button>
+    <span class="one"
       >group
-      <input
-        list="bulk-groups"
+      <TextField
+        :value="common"
+        label="Group of the chosen ropes"
         maxlength="80"
-        aria-label="Group of the chosen ropes"
-        @change="
-          each((r) => {
-            if (text($event)) r.group = text($event)
-            else delete r.group
-          })
+        :offers="groups"
+        :take="
+          (group) =>
+            each((r) => {
+              if (group) r.group = group
+              else delete r.group
+            })
         "
-        @keydown.stop
-    /></label>
-    <datalist id="bulk-groups"><option v-for="g in groups" :key="g" :value="g" /></datalist>
-    <select aria-label="Effect of the chosen ropes" value="" @change="play(text($event))">
-      <option value="">play…</option>
+    /></span>
+    <Choice label="Effect of the chosen ropes" value="" @choose="play($event)">
+      <option value="" disabled>play…</option>
       <option v-for="e in project.effects" :key="e.id">{{ e.body.name }}</option>
-    </select>
-    <button class="link" :disabled="!chosen.size" @click="duplicate">duplicate</button>
-    <button class="link" :disabled="!chosen.size" @click="away">delete</button>
-    <button class="link right" @click="emit('done')">done</button>
+    </Choice>
+    <el-button link class="link" :disabled="!chosen.size" @click="duplicate">duplicate</el-button>
+    <el-button link class="link" :disabled="!chosen.size" @click="away">delete</el-button>
+    <el-button link class="link right" @click="emit('done')">done</el-button>
   </div>
 </template>
 
@@ -94,14 +100,6 @@ defineExpose({ duplicate })
   padding: 6px 16px;
   background: var(--bronze-pale);
   border-bottom: 1px solid var(--line);
-}
-input,
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 2px 4px;
-  width: 92px;
 }
 .right {
   margin-left: auto;

@@ -29,6 +29,7 @@ const verb = (name: string) => name.split('.')[1] ?? name
 /** The event whose sheet is open, 0 for a new one. */
 const sheet = ref<number>()
 const world = ref(false)
+defineExpose({ add: () => (sheet.value = 0) })
 </script>
 
 <template>
@@ -56,23 +57,25 @@ const world = ref(false)
             wanted: !event.body.unanswered,
           }"
         >
-          <button
-            class="name"
+          <el-button
+            link
+            class="name parts"
             :aria-current="event.id === props.selected"
             :title="event.body.description"
             @click="emit('select', event.id)"
           >
             <ShapeGlyph :shape="event.body.shape" :hollow="ropes === 0" />
             <span>{{ verb(event.body.name) }}</span>
-          </button>
-          <button
+          </el-button>
+          <el-button
+            link
             class="edit"
             :aria-label="`Edit ${event.body.name}`"
             :title="`Edit ${event.body.name}`"
             @click="sheet = event.id"
           >
             …
-          </button>
+          </el-button>
           <svg
             class="weight"
             viewBox="0 0 22 10"
@@ -113,8 +116,8 @@ const world = ref(false)
     </div>
     <div class="foot quiet">
       <p>
-        <button class="link" @click="sheet = 0">+ event</button>
-        <button class="link" @click="world = true">channels, places</button>
+        <el-button link class="link" @click="sheet = 0">+ event</el-button>
+        <el-button link class="link" @click="world = true">channels, places</el-button>
       </p>
       <p>
         <ShapeGlyph shape="moment" /> moment <ShapeGlyph shape="span" /> span

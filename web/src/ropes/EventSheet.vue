@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import TextField from '../common/TextField.vue'
+import Choice from '../common/Choice.vue'
 import type { EventType, Field } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
 import PairField from '../common/PairField.vue'
 import { useProject } from '../project/useProject'
 import { COMMON } from './commonEvents'
+import { useSheet } from '../common/useKeys'
 
 /** One kind of event: what it is called, how much it matters, what it carries. Renaming is followed everywhere. */
 const props = defineProps<{ id: number }>()
@@ -35,14 +38,6 @@ function set(change: (e: EventType) => void) {
   const next = JSON.parse(JSON.stringify(event.value)) as EventType
   change(next)
   project.commit(props.id, next)
-}
-const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).value.trim()
-
-async function rename(what: string, from: string, e: Event, within?: string, field?: string) {
-  const to = text(e)
-  if (!to || to === from) (e.target as HTMLInputElement).value = from
-  else if (!(await project.rename({ what, within, field, from, to })))
-    (e.target as HTMLInputElement).value = from
 }
 
 function free(wanted: string, taken: string[]) {
@@ -122,6 +117,7 @@ async function away() {
   open.value = false
   await project.remove(id)
 }
+useSheet()
 </script>
 
 <template>
@@ -136,15 +132,22 @@ async function away() {
       <div class="line">
         <label>
           name
-          <input :value="event.name" maxlength="80" @change="rename('event', event.name, $event)" />
+          <TextField
+            :value="event.name"
+            label="Name of this event"
+            maxlength="80"
+            demanded
+            :take="(to) => project.rename({ what: 'event', from: event!.name, to })"
+          />
         </label>
         <label>
           happens as
-          <select
+          <Choice
+            label="What it is"
             :value="event.shape"
-            @change="
+            @choose="
               set((e) => {
-                e.shape = text($event) as EventType['shape']
+                e.shape = $event as EventType['shape']
                 if (e.shape === 'state') e.values ??= ['none', 'some']
                 else delete e.values
               })
@@ -153,7 +156,7 @@ async function away() {
             <option value="moment">a moment</option>
             <option value="span">a span</option>
             <option value="state">a state</option>
-          </select>
+          </Choice>
         </label>
         <label>
           weight
@@ -171,44 +174,51 @@ async function away() {
       </div>
       <label class="wide">
         what happens
-        <input :value="event.description ?? ''" @change="set((e) => (e.description = text($event)))" />
+        <TextField
+          :value="event.description"
+          label="What happens"
+          :take="(text) => set((e) => (e.description = text))"
+        />
       </label>
       <section v-if="event.shape === 'state'" aria-label="Values">
         <h3>Its values, the first of which holds at the beginning</h3>
         <div class="options">
           <span v-for="(v, i) in event.values" :key="v" class="option">
-            <input :value="v" :aria-label="`Value ${v}`" @change="rename('value', v, $event, event.name)" />
-            <button
+            <TextField
+              :value="v"
+              :label="`Value ${v}`"
+              demanded
+              :take="(to) => project.rename({ what: 'value', within: event!.name, from: v, to })"
+            />
+            <el-button
+              link
               v-if="event.values!.length > 2"
               class="link"
               :aria-label="`Remove ${v}`"
               @click="set((e) => e.values!.splice(i, 1))"
             >
               ×
-            </button>
+            </el-button>
           </span>
-          <button class="link" @click="set((e) => e.values!.push(free('another', e.values!)))">
+          <el-button link class="link" @click="set((e) => e.values!.push(free('another', e.values!)))">
             + value
-          </button>
+          </el-button>
         </div>
       </section>
       <section aria-label="Fields">
         <h3>What it carries</h3>
         <p v-if="!event.fields.length" class="quiet">Nothing.</p>
         <div v-for="(f, i) in event.fields" :key="i" class="field">
-          <input
+          <TextField
             :value="f.name"
-            :aria-label="`Name of ${f.name}`"
+            :label="`Name of ${f.name}`"
             maxlength="80"
-            @change="rename('field', f.name, $event, event.name)"
+            demanded
+            :take="(to) => project.rename({ what: 'field', within: event!.name, from: f.name, to })"
           />
-          <select
-            :value="f.type"
-            :aria-label="`Type of ${f.name}`"
-            @change="setType(i, text($event) as Field['type'])"
-          >
+          <Choice :value="f.type" :label="`Type of ${f.name}`" @choose="setType(i, $event as Field['type'])">
             <option v-for="[type, words] in TYPES" :key="type" :value="type">{{ words }}</option>
-          </select>
+          </Choice>
           <span v-if="f.type === 'number'" class="details">
             from
             <PairField
@@ -225,87 +235,96 @@ async function away() {
               :most="f.range[1]"
               @commit="(v) => number(i, (n) => (n.usual = v))"
             />
-            <input
+            <TextField
               class="unit"
-              :value="f.unit ?? ''"
+              :value="f.unit"
               placeholder="unit"
-              :aria-label="`Unit of ${f.name}`"
-              @change="number(i, (n) => (n.unit = text($event)))"
+              :label="`Unit of ${f.name}`"
+              :take="(unit) => number(i, (n) => (n.unit = unit))"
             />
           </span>
           <span v-else-if="f.type === 'choice'" class="details options">
             <span v-for="(o, k) in f.options" :key="o" class="option">
-              <input
+              <TextField
                 :value="o"
-                :aria-label="`Option ${o}`"
-                @change="rename('option', o, $event, event.name, f.name)"
+                :label="`Option ${o}`"
+                demanded
+                :take="
+                  (to) => project.rename({ what: 'option', within: event!.name, field: f.name, from: o, to })
+                "
               />
-              <button
+              <el-button
+                link
                 v-if="f.options.length > 1"
                 class="link"
                 :aria-label="`Remove ${o}`"
                 @click="set((e) => (e.fields[i] as { options: string[] }).options.splice(k, 1))"
               >
                 ×
-              </button>
+              </el-button>
             </span>
-            <button class="link" @click="addOption(i)">+ option</button>
+            <el-button link class="link" @click="addOption(i)">+ option</el-button>
           </span>
-          <button
+          <el-button
+            link
             class="link right"
             :aria-label="`Remove ${f.name}`"
             @click="set((e) => e.fields.splice(i, 1))"
           >
             ×
-          </button>
+          </el-button>
         </div>
-        <button class="link" @click="addField">+ field</button>
+        <el-button link class="link" @click="addField">+ field</el-button>
       </section>
       <div class="foot">
         <label v-if="!ropes" class="wide">
           no answer is wanted, because
-          <input
-            :value="event.unanswered ?? ''"
+          <TextField
+            :value="event.unanswered"
+            label="No answer is wanted, because"
             maxlength="400"
             placeholder="heard, not seen"
-            @change="
-              set((e) => {
-                if (text($event)) e.unanswered = text($event)
-                else delete e.unanswered
-              })
+            :take="
+              (text) =>
+                set((e) => {
+                  if (text) e.unanswered = text
+                  else delete e.unanswered
+                })
             "
           />
         </label>
         <span v-else class="quiet">{{ ropes }} {{ ropes === 1 ? 'rope answers' : 'ropes answer' }} it.</span>
-        <button class="link" @click="away">Delete this event</button>
+        <el-button link class="link" @click="away">Delete this event</el-button>
       </div>
     </div>
     <div v-else class="sheet" @keydown.stop>
       <form class="line" @submit.prevent="makeNamed">
         <label class="wide">
           by name
-          <input
+          <el-input
+            ref="naming"
             v-model="fresh"
+            size="small"
             placeholder="subject.verb, such as lantern.lit"
             aria-label="Name of the event"
           />
         </label>
-        <button class="button primary" :disabled="!fresh.trim()">Make it</button>
+        <el-button type="primary" native-type="submit" :disabled="!fresh.trim()">Make it</el-button>
       </form>
       <label class="wide">
         or one that most games have, of
-        <input
-          v-model="subject"
+        <TextField
+          :value="subject"
           :placeholder="subjects[0] ?? 'player'"
-          list="subjects"
-          aria-label="Subject"
+          :offers="subjects"
+          label="Subject"
+          :take="(text) => (subject = text)"
         />
-        <datalist id="subjects"><option v-for="s in subjects" :key="s" :value="s" /></datalist>
       </label>
       <div class="commons">
-        <button v-for="c in COMMON" :key="c.verb" @click="makeCommon(c)">
+        <el-button link v-for="c in COMMON" :key="c.verb" @click="makeCommon(c)">
           <b>{{ c.verb }}</b> <span class="quiet">{{ c.make.shape }} · {{ c.about }}</span>
-        </button>
+        </el-button>
       </div>
     </div>
   </el-dialog>
@@ -343,17 +362,6 @@ label {
   min-width: 24px;
   min-height: 24px;
 }
-input,
-select {
-  color: var(--ink);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 3px 6px;
-}
-.wide input {
-  flex: 1;
-}
 h3 {
   margin: 0 0 4px;
   font-size: 13px;
@@ -367,9 +375,6 @@ h3 {
   align-items: center;
   padding: 3px 0;
   border-bottom: 1px solid var(--line);
-}
-.field > input {
-  width: 112px;
 }
 .details {
   display: inline-flex;
@@ -386,14 +391,8 @@ h3 {
   display: inline-flex;
   align-items: center;
 }
-.option input {
-  width: 78px;
-}
 .unit {
   width: 52px;
-}
-.field > select {
-  width: 150px;
 }
 .field > .options {
   flex: 1 1 100%;

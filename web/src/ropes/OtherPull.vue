@@ -20,7 +20,7 @@ const said = (value: unknown) =>
       {{ i ? ', ' : '' }}{{ o.name }} <b>{{ said(o.value) }}</b>{{ o.unit ? ' ' + o.unit : '' }}
     </template>
     instead.
-    <button class="link" @click="emit('same', { ...board! })">Pull that</button>
+    <el-button link class="link" @click="emit('same', { ...board! })">Pull that</el-button>
   </p>
 </template>
 

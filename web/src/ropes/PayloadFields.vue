@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import TextField from '../common/TextField.vue'
+import Choice from '../common/Choice.vue'
 import type { Datum, EventType, Field, Payload, Vector } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
 
@@ -24,7 +26,6 @@ function setAxis(name: string, axis: number, value: number) {
   next[axis] = value
   set(name, next)
 }
-const text = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 </script>
 
 <template>
@@ -40,35 +41,32 @@ const text = (event: Event) => (event.target as HTMLInputElement | HTMLSelectEle
         @draft="set(field.name, $event)"
         @commit="set(field.name, $event)"
       />
-      <select
+      <Choice
         v-else-if="field.type === 'choice'"
         :value="payload[field.name]"
-        :aria-label="field.name"
-        @change="set(field.name, text($event))"
-        @keydown.stop
+        :label="field.name"
+        @choose="set(field.name, $event)"
       >
         <option v-for="o in field.options" :key="o">{{ o }}</option>
-      </select>
-      <input
+      </Choice>
+      <el-checkbox
         v-else-if="field.type === 'flag'"
-        type="checkbox"
-        :checked="payload[field.name] as boolean"
+        :model-value="payload[field.name] as boolean"
         :aria-label="field.name"
-        @change="set(field.name, ($event.target as HTMLInputElement).checked)"
+        @change="set(field.name, $event)"
       />
-      <input
+      <ColourField
         v-else-if="field.type === 'colour'"
-        type="color"
-        :value="(payload[field.name] as string).slice(0, 7)"
-        :aria-label="field.name"
-        @change="set(field.name, text($event).toUpperCase())"
+        :value="payload[field.name] as string"
+        :label="field.name"
+        @draft="set(field.name, $event)"
+        @commit="set(field.name, $event)"
       />
-      <input
+      <TextField
         v-else-if="field.type === 'text'"
-        :value="payload[field.name]"
-        :aria-label="field.name"
-        @change="set(field.name, text($event))"
-        @keydown.stop
+        :value="payload[field.name] as string"
+        :label="field.name"
+        :take="(text) => set(field.name, text)"
       />
       <template v-else>
         <NumberField
@@ -101,21 +99,5 @@ const text = (event: Event) => (event.target as HTMLInputElement | HTMLSelectEle
   border: 1px solid var(--line);
   border-radius: 4px;
   padding: 2px 8px;
-}
-select,
-input {
-  border: 0;
-  background: none;
-  font-weight: 600;
-  padding: 0;
-}
-input[type='color'] {
-  width: 26px;
-  height: 16px;
-  align-self: center;
-}
-input[type='checkbox'] {
-  accent-color: var(--bronze);
-  align-self: center;
 }
 </style>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import Choice from '../common/Choice.vue'
 import type { EventType, Rope } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
+import TextField from '../common/TextField.vue'
 import { useProject } from '../project/useProject'
 import PayloadFields from './PayloadFields.vue'
 import type { Alternating, Pulling } from './usePulling'
@@ -56,7 +58,8 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
         {{ event.shape === 'span' ? 'Hold' : event.shape === 'state' ? 'Switch' : 'Pull' }} {{ event.name }}
       </h2>
       <span v-if="varies" role="group" aria-label="Strength" class="strengths">
-        <button
+        <el-button
+          link
           v-for="(s, i) in STRENGTHS"
           :key="s"
           :aria-pressed="hand.strength === s"
@@ -64,15 +67,15 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
           @click="hand.setStrength(s)"
         >
           {{ s }}
-        </button>
+        </el-button>
       </span>
-      <button v-if="event.shape === 'moment'" class="button primary" @click="hand.pull($event.timeStamp)">
+      <el-button type="primary" v-if="event.shape === 'moment'" @click="hand.pull($event.timeStamp)">
         Pull <kbd>Space</kbd>
-      </button>
+      </el-button>
       <template v-else-if="event.shape === 'span'">
-        <label class="keep"><input v-model="kept" type="checkbox" /> stays held</label>
-        <button
-          class="button primary"
+        <el-checkbox class="keep" v-model="kept">stays held</el-checkbox>
+        <el-button
+          type="primary"
           :class="{ held: hand.holding }"
           :aria-pressed="hand.holding"
           @pointerdown.prevent="down"
@@ -82,30 +85,32 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
           @keyup="byKey($event, false)"
         >
           {{ hand.holding ? 'Held' : 'Hold' }} <kbd>Space</kbd>
-        </button>
+        </el-button>
       </template>
     </div>
     <div v-if="event.shape === 'state'" class="values" role="group" :aria-label="event.name">
-      <button
+      <el-button
+        link
         v-for="v in event.values"
         :key="v"
         :aria-pressed="(state ?? event.values![0]) === v"
         @click="hand.switchTo(v, $event.timeStamp)"
       >
         {{ v }}
-      </button>
+      </el-button>
     </div>
     <PayloadFields :event="event" :payload="hand.payload" @payload="hand.setPayload($event)" />
     <div v-for="c in channels" :key="c.name" class="channel">
       <span>{{ c.name }}</span>
-      <input
-        type="range"
+      <el-slider
+        size="small"
         :min="c.range[0]"
         :max="c.range[1]"
         :step="(c.range[1] - c.range[0]) / 100"
-        :value="said(c.name, usualOf(c))"
+        :model-value="said(c.name, usualOf(c))"
+        :show-tooltip="false"
         :aria-label="`${c.name}, as the game would publish it`"
-        @input="hand.publish(c.name, Number(($event.target as HTMLInputElement).value))"
+        @input="hand.publish(c.name, $event as number)"
         @keydown.stop
       />
       <NumberField
@@ -117,13 +122,13 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
         @commit="hand.publish(c.name, $event)"
       />
     </div>
-    <button class="link small" :aria-expanded="more" @click="more = !more">
+    <el-button link class="link small" :aria-expanded="more" @click="more = !more">
       {{ more ? 'Close' : event.shape === 'moment' ? 'Repeat, alternate, pair…' : 'Whose it is, how long…' }}
-    </button>
+    </el-button>
     <div v-if="more" class="more">
       <template v-if="event.shape === 'moment'">
-        <label>
-          <input v-model="hand.repeating" type="checkbox" /> again every
+        <span class="one">
+          <el-checkbox v-model="hand.repeating">again every</el-checkbox>
           <NumberField
             :value="hand.every"
             label="Seconds between pulls"
@@ -136,29 +141,29 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
             @draft="hand.every = $event"
             @commit="hand.every = $event"
           />
-        </label>
+        </span>
         <label>
           alternating
-          <select
+          <Choice
             :value="hand.alternating"
-            aria-label="What alternates"
-            @change="hand.alternating = ($event.target as HTMLSelectElement).value as Alternating"
+            label="What alternates"
+            @choose="hand.alternating = $event as Alternating"
           >
             <option value="">nothing</option>
             <option v-if="sided" value="side">the side</option>
             <template v-for="f in event.fields" :key="f.name">
               <option v-if="f.type === 'choice'" :value="`choice ${f.name}`">{{ f.name }}</option>
             </template>
-          </select>
+          </Choice>
         </label>
         <label>
           in the same instant
-          <select v-model="hand.also" aria-label="Pulled in the same instant">
+          <Choice :value="hand.also" @choose="hand.also = $event" label="Pulled in the same instant">
             <option value="">nothing else</option>
             <template v-for="e in project.events" :key="e.id">
               <option v-if="e.body.name !== event.name">{{ e.body.name }}</option>
             </template>
-          </select>
+          </Choice>
         </label>
       </template>
       <label v-else>
@@ -176,16 +181,16 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
       </label>
       <label>
         subject
-        <input
-          v-model.lazy.trim="hand.subject"
+        <TextField
           class="subject"
+          :value="hand.subject"
+          label="Subject"
           maxlength="80"
           :placeholder="event.name.split('.')[0]"
-          aria-label="Subject"
-          @keydown.stop
+          :take="(text) => (hand.subject = text)"
         />
       </label>
-      <button class="link" @click="emit('gone', subjectName)">Remove {{ subjectName }}</button>
+      <el-button link class="link" @click="emit('gone', subjectName)">Remove {{ subjectName }}</el-button>
     </div>
   </section>
 </template>
@@ -228,7 +233,7 @@ kbd {
   color: var(--muted);
   font-size: 12px;
 }
-.button.held {
+.el-button.held {
   background: var(--verdigris);
   border-color: var(--verdigris);
 }
@@ -256,10 +261,6 @@ kbd {
   align-items: center;
   margin-top: 6px;
 }
-.channel input {
-  accent-color: var(--bronze);
-  min-width: 0;
-}
 .small {
   font-size: 12px;
   margin-top: 4px;
@@ -276,7 +277,6 @@ kbd {
   gap: 6px;
   align-items: center;
 }
-select,
 .subject {
   border: 1px solid var(--line);
   border-radius: 4px;
@@ -285,11 +285,5 @@ select,
 }
 .subject {
   width: 90px;
-}
-input[type='checkbox'] {
-  accent-color: var(--bronze);
-  width: 16px;
-  height: 16px;
-  margin: 4px;
 }
 </style>

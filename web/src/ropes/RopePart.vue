@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, inject, nextTick, provide, ref, watch } from 'vue'
 import type { Words } from '../api/client'
 import type { FacingName, Rope } from '../api/bundle'
+import { IN_SHEET } from '../common/sheet'
 import { useProject } from '../project/useProject'
 import { additions, type Addition } from './sheets/additions'
 import ConditionSheet from './sheets/ConditionSheet.vue'
 import FeedSheet from './sheets/FeedSheet.vue'
+import EffectChoice from './sheets/EffectChoice.vue'
 import FormRows from './sheets/FormRows.vue'
+import { NEW_EVENT } from './newEvent'
 import * as rows from './sheets/rows'
 import HitSheet from './sheets/HitSheet.vue'
 import { become, useFit, type Move } from './fit'
@@ -15,19 +18,31 @@ import { become, useFit, type Move } from './fit'
 const props = defineProps<{ word: Words; rope: Rope; ropeId: number; lit?: boolean }>()
 const project = useProject()
 const fit = useFit()
+provide(IN_SHEET, true)
+const newEvent = inject(NEW_EVENT, undefined)
 const open = ref(false)
+/** What is being added whose sheet comes first. */
+const added = ref<string>()
+const slot = computed(() => added.value ?? props.word.slot)
 const sheet = ref<HTMLElement>()
 const opener = ref<HTMLElement>()
 
 // By keyboard the way leads into the sheet, and out of it back to the word.
 watch(open, async (opened) => {
+  added.value = undefined
   if (!opened || document.activeElement !== opener.value) return
+  // The choice of an effect is searched: its field takes the focus itself.
+  if (props.word.slot === 'effect' || (props.word.slot === 'gap' && props.word.index === 0)) return
   await nextTick()
   const find = (css: string) => sheet.value?.querySelector<HTMLElement>(css)
   const first = find('[aria-pressed="true"]') ?? find('button:not(.away), select, input')
   // The sheet is shown a moment after it is there.
   setTimeout(() => first?.focus(), 60)
 })
+function elsewhere() {
+  open.value = false
+  newEvent!()
+}
 function leave() {
   open.value = false
   opener.value?.focus()
@@ -46,7 +61,13 @@ const followUp = computed(
   () => props.rope.then?.[props.word.slot === 'gap' ? props.word.index - 2 : props.word.index],
 )
 const companion = computed(() => props.rope.with?.[props.word.index])
-const addable = computed(() => additions(props.rope, event.value))
+const addable = computed(() =>
+  additions(
+    props.rope,
+    event.value,
+    project.events.map((e) => e.body.name),
+  ),
+)
 
 const FACINGS: { value: FacingName; words: string; needs: string[] }[] = [
   { value: 'normal', words: 'the normal', needs: ['normal'] },
@@ -63,7 +84,7 @@ const facings = computed(() =>
 /** What the sheet of a slot sets. */
 const form = computed<rows.Row[] | undefined>(() => {
   const index = props.word.slot === 'gap' ? props.word.index - 2 : props.word.index
-  switch (props.word.slot) {
+  switch (slot.value) {
     case 'overrides':
       return rows.overrides
     case 'timing':
@@ -72,11 +93,10 @@ const form = computed<rows.Row[] | undefined>(() => {
       return rows.limits
     case 'owner':
       return props.rope.owner?.end === 'fade' ? [...rows.owner, rows.ownerFades] : rows.owner
-    case 'start':
-    case 'end':
     case 'fades':
+      return rows.fading(shape.value)
     case 'longest':
-      return rows.run(shape.value)
+      return rows.lasting
     case 'placement':
       return rows.placement(props.rope)
     case 'companion':
@@ -99,10 +119,10 @@ const titles: Record<string, string> = {
   timing: 'Later',
   limits: 'It answers',
   owner: 'The end of its subject',
-  start: 'While it lasts',
-  end: 'While it lasts',
-  fades: 'While it lasts',
-  longest: 'While it lasts',
+  start: 'Begins with',
+  end: 'Ends with',
+  fades: 'How it comes and goes',
+  longest: 'How long it lasts',
   placement: 'Where',
   companion: 'With it',
   'follow up': 'Then',
@@ -169,7 +189,19 @@ const newCondition = (field: string) => refit({ field })
 const newChannel = (channel: string) => refit({ channel })
 const newTag = () => shut((rope) => rope.conditions.push({ tag: 'soaked' }))
 const newSince = () => shut((rope) => rope.conditions.push({ since: rope.event, relation: 'over', bound: 1 }))
-const addition = (a: Addition) => shut((rope) => a.add(rope))
+function addition(a: Addition) {
+  if (a.add) shut(a.add)
+  else added.value = a.slot
+}
+/** Lets what lasts begin or end with an effect, or with none. */
+function setEdge(edge: 'start' | 'end', name?: string) {
+  shut((rope) => {
+    rope.run ??= {}
+    if (name) rope.run[edge] = name
+    else delete rope.run[edge]
+    if (!Object.keys(rope.run).length) delete rope.run
+  })
+}
 </script>
 
 <template>
@@ -197,7 +229,8 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
       <template v-if="word.slot === 'event'">
         <h3>When</h3>
         <div class="scroll">
-          <button
+          <el-button
+            link
             v-for="e in project.events"
             :key="e.id"
             class="choice"
@@ -205,12 +238,16 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
             @click="setEvent(e.body.name)"
           >
             {{ e.body.name }}
-          </button>
+          </el-button>
+          <el-button v-if="newEvent" link class="choice" @click="elsewhere"
+            >+ a new event… <span class="quiet">of your game, by name or by verb</span></el-button
+          >
         </div>
       </template>
       <template v-else-if="word.slot === 'value' || (word.slot === 'gap' && word.index === 1)">
         <h3>While {{ rope.event }} is</h3>
-        <button
+        <el-button
+          link
           v-for="v in event?.values"
           :key="v"
           class="choice"
@@ -218,37 +255,33 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
           @click="shut((r) => (r.value = v))"
         >
           {{ v }}
-        </button>
+        </el-button>
       </template>
       <template v-else-if="word.slot === 'effect' || (word.slot === 'gap' && word.index === 0)">
-        <h3>{{ shape === 'moment' ? 'Play' : 'Run' }}</h3>
-        <div class="scroll">
-          <button
-            v-for="e in project.effects"
-            :key="e.id"
-            class="choice"
-            :aria-pressed="e.body.name === rope.play"
-            @click="setEffect(e.body.name)"
-          >
-            {{ e.body.name }} <span class="quiet">{{ e.body.description }}</span>
-          </button>
-          <button
-            v-if="rope.play && (rope.with?.length || rope.then?.length)"
-            class="choice"
-            @click="
-              shut((r) => {
-                delete r.play
-                r.feeds = []
-              })
-            "
-          >
-            nothing <span class="quiet">only what comes with it</span>
-          </button>
-        </div>
+        <EffectChoice
+          :rope="rope"
+          :title="shape === 'moment' ? 'Play' : 'Run'"
+          @choose="setEffect"
+          @nothing="
+            shut((r) => {
+              delete r.play
+              r.feeds = []
+            })
+          "
+        />
       </template>
+      <EffectChoice
+        v-else-if="slot === 'start' || slot === 'end'"
+        :rope="rope"
+        :title="titles[slot]"
+        :chosen="rope.run?.[slot] ?? ''"
+        @choose="setEdge(slot, $event)"
+        @nothing="setEdge(slot)"
+      />
       <template v-else-if="word.slot === 'facing'">
         <h3>Facing</h3>
-        <button
+        <el-button
+          link
           v-for="f in facings"
           :key="f.value"
           class="choice"
@@ -256,7 +289,7 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
           @click="change((r) => (r.facing = f.value))"
         >
           {{ f.words }}
-        </button>
+        </el-button>
         <FormRows :rows="rows.pointing(rope)" :rope="rope" @change="change" />
       </template>
       <ConditionSheet
@@ -283,32 +316,40 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
         @shut="shut"
       />
       <template v-else-if="form">
-        <h3>{{ titles[word.slot] }}</h3>
+        <h3>{{ titles[slot] }}</h3>
         <FormRows :rows="form" :rope="rope" @change="change" />
-        <button v-if="dropped[word.slot]" class="link away" @click="drop">{{ dropped[word.slot] }}</button>
+        <el-button link v-if="dropped[word.slot]" class="link away" @click="drop">{{
+          dropped[word.slot]
+        }}</el-button>
       </template>
       <template v-else-if="word.slot === 'new condition'">
         <h3>Only if</h3>
         <div class="scroll">
-          <button v-for="f in testable" :key="f.name" class="choice" @click="newCondition(f.name)">
+          <el-button link v-for="f in testable" :key="f.name" class="choice" @click="newCondition(f.name)">
             {{ f.name }}
-          </button>
-          <button v-for="c in project.channels" :key="c.id" class="choice" @click="newChannel(c.body.name)">
+          </el-button>
+          <el-button
+            link
+            v-for="c in project.channels"
+            :key="c.id"
+            class="choice"
+            @click="newChannel(c.body.name)"
+          >
             {{ c.body.name }} <span class="quiet">channel</span>
-          </button>
-          <button class="choice" @click="newSince">
+          </el-button>
+          <el-button link class="choice" @click="newSince">
             time since an event <span class="quiet">not again too soon, or only in a row</span>
-          </button>
-          <button class="choice" @click="newTag">
+          </el-button>
+          <el-button link class="choice" @click="newTag">
             a tag of the subject <span class="quiet">such as soaked</span>
-          </button>
+          </el-button>
         </div>
       </template>
       <template v-else-if="word.slot === 'new feed'">
         <h3>Feed a parameter</h3>
-        <button v-for="p in feedable" :key="p.name" class="choice" @click="newFeed(p.name)">
+        <el-button link v-for="p in feedable" :key="p.name" class="choice" @click="newFeed(p.name)">
           {{ p.name }} <span class="quiet">{{ p.description }}</span>
-        </button>
+        </el-button>
         <p v-if="!effect?.parameters.length" class="quiet">{{ rope.play }} has no parameters.</p>
         <p v-else-if="feedable.length === 0" class="quiet">
           Every parameter of {{ rope.play }} is fed already.
@@ -317,9 +358,9 @@ const addition = (a: Addition) => shut((rope) => a.add(rope))
       <template v-else-if="word.slot === 'new'">
         <h3>Add to this sentence</h3>
         <div class="scroll">
-          <button v-for="a in addable" :key="a.words" class="choice" @click="addition(a)">
+          <el-button link v-for="a in addable" :key="a.words" class="choice" @click="addition(a)">
             {{ a.words }} <span class="quiet">{{ a.hint }}</span>
-          </button>
+          </el-button>
         </div>
       </template>
     </div>

@@ -40,13 +40,13 @@ const release = computed(() => {
 <template>
   <article class="row" :class="{ open, broken, off: rope.off, chosen }" :data-rope="name">
     <div class="line" @click="emit('open', id, $event)">
-      <input
+      <el-checkbox
         v-if="chosen !== undefined"
-        type="checkbox"
         class="choose"
-        :checked="chosen"
+        :model-value="chosen"
         :aria-label="`Choose ${name}`"
-        @click.stop="emit('open', id, { ctrlKey: true } as MouseEvent)"
+        @click.stop
+        @change="emit('open', id, { ctrlKey: true } as MouseEvent)"
       />
       <button
         v-else
@@ -74,7 +74,9 @@ const release = computed(() => {
         </p>
         <p v-for="f in noticed" :key="f.check + f.words" class="finding" :class="f.severity">
           {{ f.words }}
-          <button v-if="f.remedy" class="link" @click.stop="emit('mend', f)">{{ f.remedy.words }}</button>
+          <el-button link v-if="f.remedy" class="link" @click.stop="emit('mend', f)">{{
+            f.remedy.words
+          }}</el-button>
         </p>
       </div>
       <dl v-if="response?.numbers" class="figures">

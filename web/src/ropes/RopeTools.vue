@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import TextField from '../common/TextField.vue'
 import type { Rope } from '../api/bundle'
 import { useProject } from '../project/useProject'
 import { freeName, freeSeed } from './newRope'
@@ -13,7 +14,7 @@ const fit = useFit()
 const copying = ref(false)
 const chosen = ref(new Set<string>())
 
-const groups = computed(() => [...new Set(project.ropes.map((r) => r.body.group).filter((g) => g))])
+const groups = computed(() => [...new Set(project.ropes.flatMap((r) => r.body.group ?? []))])
 const event = computed(() => project.events.find((e) => e.body.name === props.rope.event)?.body)
 /** What a copy can be made for: other events, or other options of the choice that the rope asks about. */
 const asked = computed(
@@ -30,15 +31,11 @@ function set(change: (rope: Rope) => void) {
   change(next)
   project.commit(props.part, next)
 }
-function text(key: 'name' | 'remark' | 'group', e: Event) {
-  const field = e.target as HTMLInputElement
-  const value = field.value.trim()
-  if (key === 'name' && !value) field.value = props.rope.name
-  else
-    set((r) => {
-      if (value) r[key] = value
-      else delete r[key]
-    })
+function text(key: 'name' | 'remark' | 'group', value: string) {
+  set((r) => {
+    if (value) r[key] = value
+    else delete r[key]
+  })
 }
 function toggle(name: string) {
   const next = new Set(chosen.value)
@@ -83,63 +80,71 @@ function move(by: number) {
   <div class="tools" @click.stop>
     <div class="line">
       <slot />
-      <label class="off"
-        ><input
-          type="checkbox"
-          :checked="!!rope.off"
-          @change="set((r) => (($event.target as HTMLInputElement).checked ? (r.off = true) : delete r.off))"
-        />
-        off <span class="quiet">O</span></label
+      <el-checkbox
+        class="off"
+        :model-value="!!rope.off"
+        @change="set((r) => ($event ? (r.off = true) : delete r.off))"
+        >off <span class="quiet">O</span></el-checkbox
       >
       <span class="right">
-        <button class="link" aria-label="Answer earlier" title="Answer earlier" @click="move(-1)">▲</button>
-        <button class="link" aria-label="Answer later" title="Answer later" @click="move(1)">▼</button>
-        <button class="link" :aria-expanded="copying" @click="copying = !copying">Copy to…</button>
-        <button class="link" @click="emit('away')">Delete this rope</button>
+        <el-button link class="link" aria-label="Answer earlier" title="Answer earlier" @click="move(-1)"
+          >▲</el-button
+        >
+        <el-button link class="link" aria-label="Answer later" title="Answer later" @click="move(1)"
+          >▼</el-button
+        >
+        <el-button link class="link" :aria-expanded="copying" @click="copying = !copying">Copy to…</el-button>
+        <el-button link class="link" @click="emit('away')">Delete this rope</el-button>
       </span>
     </div>
     <div class="line">
-      <label
+      <span class="text name"
         >name
-        <input class="name" :value="rope.name" maxlength="80" @change="text('name', $event)" @keydown.stop
-      /></label>
-      <label
+        <TextField
+          :value="rope.name"
+          label="Name of the rope"
+          maxlength="80"
+          demanded
+          :take="(t) => text('name', t)"
+      /></span>
+      <span class="text group"
         >group
-        <input
-          class="group"
-          :value="rope.group ?? ''"
-          list="rope-groups"
+        <TextField
+          :value="rope.group"
+          label="Group of the rope"
           maxlength="80"
           placeholder="none"
-          @change="text('group', $event)"
-          @keydown.stop
-      /></label>
-      <datalist id="rope-groups"><option v-for="g in groups" :key="g" :value="g" /></datalist>
-      <label class="remark"
+          :offers="groups"
+          :take="(t) => text('group', t)"
+      /></span>
+      <span class="text remark"
         >remark
-        <input
-          :value="rope.remark ?? ''"
+        <TextField
+          :value="rope.remark"
+          label="Remark on the rope"
           maxlength="2000"
           placeholder="for whoever comes next"
-          @change="text('remark', $event)"
-          @keydown.stop
-      /></label>
+          :take="(t) => text('remark', t)"
+      /></span>
     </div>
     <div v-if="copying" class="copies">
       <p v-if="options.length" class="quiet">the same on another {{ asked?.field }}</p>
-      <button v-for="o in options" :key="o" :aria-pressed="chosen.has(o)" @click="toggle(o)">{{ o }}</button>
+      <el-button link v-for="o in options" :key="o" :aria-pressed="chosen.has(o)" @click="toggle(o)">{{
+        o
+      }}</el-button>
       <p class="quiet">the same at another event</p>
-      <button
+      <el-button
+        link
         v-for="e in others"
         :key="e.id"
         :aria-pressed="chosen.has(e.body.name)"
         @click="toggle(e.body.name)"
       >
         {{ e.body.name }}
-      </button>
-      <button class="button primary" :disabled="!chosen.size" @click="copy">
+      </el-button>
+      <el-button type="primary" :disabled="!chosen.size" @click="copy">
         Make {{ chosen.size || '' }} {{ chosen.size === 1 ? 'copy' : 'copies' }}
-      </button>
+      </el-button>
     </div>
   </div>
 </template>
@@ -162,38 +167,23 @@ function move(by: number) {
   display: flex;
   gap: 12px;
 }
-label {
+.off,
+.text {
   display: inline-flex;
   align-items: center;
   gap: 6px;
   color: var(--muted);
   font-size: 12px;
 }
-label input:not([type='checkbox']) {
-  color: var(--ink);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--paper);
-  padding: 2px 6px;
-}
-.name {
-  width: 150px;
-}
-.group {
-  width: 84px;
+.group :deep(.text-field) {
+  width: 96px;
 }
 .remark {
   flex: 1;
 }
-.remark input {
+.remark :deep(.text-field) {
   flex: 1;
-  min-width: 100px;
-}
-input[type='checkbox'] {
-  accent-color: var(--bronze);
-  width: 16px;
-  height: 16px;
-  margin: 4px;
+  min-width: 120px;
 }
 .right button {
   min-width: 24px;
@@ -209,7 +199,7 @@ input[type='checkbox'] {
   width: 100%;
   margin: 2px 0 0;
 }
-.copies button:not(.button) {
+.copies .is-link {
   padding: 2px 8px;
   border: 1px solid var(--line);
   border-radius: 4px;
@@ -219,7 +209,7 @@ input[type='checkbox'] {
   background: var(--bronze-pale);
   font-weight: 600;
 }
-.copies .button {
+.copies .el-button--primary {
   margin-left: auto;
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, provide, reactive, ref, shallowRef, watch } from 'vue'
 import { Refused, type AccountReport, type ResponseView } from '../api/client'
 import type { Effect, Payload, Vector } from '../api/bundle'
 import { latest } from '../common/latest'
@@ -26,12 +26,14 @@ import RopeTools from './RopeTools.vue'
 import { usePulling } from './usePulling'
 import { useWiring } from './useWiring'
 import { newRope } from './newRope'
+import { NEW_EVENT } from './newEvent'
 
 /** The view of ropes: pull an event, see the response, read its numbers, change one thing, pull again. */
 defineProps<{ find: string }>()
 const project = useProject()
 
 const stage = ref<InstanceType<typeof StageView>>()
+const list = ref<InstanceType<typeof EventList>>()
 const board = ref<InstanceType<typeof Board>>()
 const eventId = ref(0)
 const ropeId = ref(0)
@@ -52,6 +54,9 @@ const rope = computed(() => project.ropes.find((r) => r.id === ropeId.value))
 const effect = computed(() => project.effects.find((e) => e.body.name === rope.value?.body.play))
 const users = computed(() => project.ropes.filter((r) => r.body.play === rope.value?.body.play).length)
 const sprites = computed(() => spriteSources(project.id, project.sprites))
+
+const newEvent = () => list.value?.add()
+provide(NEW_EVENT, newEvent)
 
 const wiring = useWiring()
 const live = useStage({
@@ -123,6 +128,7 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
   }
   busy.value = true
   try {
+    const given = pulling.payload
     const asked = {
       rope: id,
       event: rope.value.body.event,
@@ -136,7 +142,8 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
     const next = await computedTake(project, asked, stage.value?.clock.at)
     if (id !== ropeId.value) return
     take.value = next
-    if (fit) pulling.payload = take.value.head.payload as Payload
+    // Unless a hand has meanwhile chosen another.
+    if (fit && pulling.payload === given) pulling.payload = take.value.head.payload as Payload
     offline.value = ''
     performance.mark('take shown')
   } catch (e) {
@@ -275,13 +282,7 @@ watch(
 
 async function addRope() {
   const body = event.value?.body ?? project.events[0]?.body
-  if (!body) {
-    project.refusal = {
-      title: 'No rope yet',
-      detail: 'A rope listens to an event, and this project declares none.',
-    }
-    return
-  }
+  if (!body) return newEvent()
   const made = newRope(
     body,
     project.ropes.map((r) => r.body),
@@ -305,6 +306,8 @@ function move(by: number) {
   if (next) open(next.id)
 }
 
+defineExpose({ takeFirst: () => board.value?.shown[0] && open(board.value.shown[0].id) })
+
 useKeys(
   {
     ' ': (e) => !e.repeat && (pulling.shape === 'span' ? pulling.begin(e.timeStamp) : pull(e.timeStamp)),
@@ -315,7 +318,11 @@ useKeys(
     ArrowUp: () => move(-1),
     j: () => move(1),
     k: () => move(-1),
-    e: () => effect.value && (shaping.value = !shaping.value),
+    e: () => {
+      if (!effect.value) return
+      shaping.value = !shaping.value
+      nextTick(() => document.querySelector<HTMLElement>('[data-testid=bench] [role=tab]')?.focus())
+    },
     f: () => (whole.value = !whole.value),
     Escape: () => (whole.value = false),
     p: () => stage.value?.toggle(),
@@ -334,7 +341,7 @@ useKeys(
 
 <template>
   <main class="ropes" :class="{ alone: whole }">
-    <EventList :selected="eventId" @select="select" @pull="(id, pressed) => pull(pressed, id)" />
+    <EventList ref="list" :selected="eventId" @select="select" @pull="(id, pressed) => pull(pressed, id)" />
     <Board
       ref="board"
       :responses="responses"
@@ -359,9 +366,9 @@ useKeys(
           @open="open"
           @away="removeRope"
         >
-          <button v-if="effect" class="link" :aria-expanded="shaping" @click="shaping = !shaping">
+          <el-button link v-if="effect" class="link" :aria-expanded="shaping" @click="shaping = !shaping">
             {{ shaping ? 'Close' : 'Edit' }} {{ effect.body.name }} <span class="quiet">E</span>
-          </button>
+          </el-button>
         </RopeTools>
       </template>
     </Board>
@@ -387,18 +394,20 @@ useKeys(
             <template #numbers><NumbersRow v-if="first" :numbers="take?.head.numbers" /></template>
             <template #repeat>
               <span class="less">
-                <button
+                <el-button
+                  link
                   :aria-pressed="live.less.lessShake"
                   @click="live.less.lessShake = !live.less.lessShake"
                 >
                   less shake
-                </button>
-                <button
+                </el-button>
+                <el-button
+                  link
                   :aria-pressed="live.less.lessFlash"
                   @click="live.less.lessFlash = !live.less.lessFlash"
                 >
                   less flash
-                </button>
+                </el-button>
               </span>
             </template>
           </StageView>
@@ -424,7 +433,7 @@ useKeys(
             Nobody answers <b>{{ event.body.name }}</b>.
             <span class="quiet">{{ event.body.description }}</span>
           </p>
-          <button class="button" @click="addRope">Answer it with a rope</button>
+          <el-button @click="addRope">Answer it with a rope</el-button>
         </section>
         <template v-if="event">
           <PullPanel

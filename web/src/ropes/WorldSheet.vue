@@ -1,24 +1,21 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import TextField from '../common/TextField.vue'
 import type { Channel, Place, Vector } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
 import PairField from '../common/PairField.vue'
 import { useProject, type Part } from '../project/useProject'
+import { useSheet } from '../common/useKeys'
 
 /** What the game publishes all the time, and the places it names. */
 const emit = defineEmits<{ close: [] }>()
 const project = useProject()
 const open = ref(true)
 
-const text = (e: Event) => (e.target as HTMLInputElement).value.trim()
 function set<T>(part: Part<T>, change: (body: T) => void) {
   const next = JSON.parse(JSON.stringify(part.body)) as T
   change(next)
   project.commit(part.id, next)
-}
-async function rename(what: string, from: string, e: Event) {
-  const to = text(e)
-  if (!to || !(await project.rename({ what, from, to }))) (e.target as HTMLInputElement).value = from
 }
 function free(wanted: string, taken: string[]) {
   let name = wanted
@@ -55,6 +52,7 @@ function axis(p: Part<Place>, i: number, value: number) {
     b.position = next
   })
 }
+useSheet()
 </script>
 
 <template>
@@ -62,11 +60,12 @@ function axis(p: Part<Place>, i: number, value: number) {
     <div class="sheet" @keydown.stop>
       <h3>Channels: numbers that the game publishes all the time</h3>
       <div v-for="c in project.channels" :key="c.id" class="line">
-        <input
+        <TextField
           :value="c.body.name"
-          :aria-label="`Name of ${c.body.name}`"
+          :label="`Name of ${c.body.name}`"
           maxlength="80"
-          @change="rename('channel', c.body.name, $event)"
+          demanded
+          :take="(to) => project.rename({ what: 'channel', from: c.body.name, to })"
         />
         from
         <PairField
@@ -83,25 +82,31 @@ function axis(p: Part<Place>, i: number, value: number) {
           :most="c.body.range[1]"
           @commit="(v) => set(c, (b) => (b.usual = v))"
         />
-        <input
+        <TextField
           class="unit"
-          :value="c.body.unit ?? ''"
+          :value="c.body.unit"
           placeholder="unit"
-          :aria-label="`Unit of ${c.body.name}`"
-          @change="set(c, (b) => (b.unit = text($event)))"
+          :label="`Unit of ${c.body.name}`"
+          :take="(unit) => set(c, (b) => (b.unit = unit))"
         />
-        <button class="link right" :aria-label="`Remove ${c.body.name}`" @click="project.remove(c.id)">
+        <el-button
+          link
+          class="link right"
+          :aria-label="`Remove ${c.body.name}`"
+          @click="project.remove(c.id)"
+        >
           ×
-        </button>
+        </el-button>
       </div>
-      <button class="link" @click="addChannel">+ channel</button>
+      <el-button link class="link" @click="addChannel">+ channel</el-button>
       <h3>Places that ropes can name</h3>
       <div v-for="p in project.places" :key="p.id" class="line">
-        <input
+        <TextField
           :value="p.body.name"
-          :aria-label="`Name of ${p.body.name}`"
+          :label="`Name of ${p.body.name}`"
           maxlength="80"
-          @change="rename('place', p.body.name, $event)"
+          demanded
+          :take="(to) => project.rename({ what: 'place', from: p.body.name, to })"
         />
         at
         <NumberField
@@ -112,11 +117,16 @@ function axis(p: Part<Place>, i: number, value: number) {
           :unit="i < 2 ? ',' : 'u'"
           @commit="(v) => axis(p, i, v)"
         />
-        <button class="link right" :aria-label="`Remove ${p.body.name}`" @click="project.remove(p.id)">
+        <el-button
+          link
+          class="link right"
+          :aria-label="`Remove ${p.body.name}`"
+          @click="project.remove(p.id)"
+        >
           ×
-        </button>
+        </el-button>
       </div>
-      <button class="link" @click="addPlace">+ place</button>
+      <el-button link class="link" @click="addPlace">+ place</el-button>
     </div>
   </el-dialog>
 </template>
@@ -142,14 +152,6 @@ h3 {
   gap: 8px;
   align-items: baseline;
   color: var(--muted);
-}
-input {
-  color: var(--ink);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 3px 6px;
-  width: 130px;
 }
 .unit {
   width: 56px;

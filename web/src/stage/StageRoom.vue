@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useKept } from '../common/useKept'
 
 /**
@@ -25,14 +25,18 @@ const tall = ref(0)
 const window = ref(globalThis.innerHeight)
 const least = computed(() => Math.min(Math.round(window.value * props.least) + BAR, tall.value))
 const most = computed(() => Math.max(least.value, Math.round(tall.value * 0.82)))
-const size = computed(() =>
-  props.whole
-    ? tall.value
-    : Math.min(most.value, Math.max(least.value, Math.round(window.value * share.value) + BAR)),
-)
-function resize(value: number | string) {
+const held = (to: number) => Math.min(most.value, Math.max(least.value, to))
+const wanted = computed(() => (props.whole ? tall.value : held(Math.round(window.value * share.value) + BAR)))
+// The splitter is told what it says itself, and then what may be: a panel notices only what is changed.
+const size = ref(0)
+watch(wanted, (to) => (size.value = to), { immediate: true })
+async function resize(value: number | string) {
   const to = Number(value)
-  if (tall.value && !props.whole) share.value = Math.max(props.least, (to - BAR) / window.value)
+  size.value = to
+  if (!tall.value || props.whole) return
+  share.value = (held(to) - BAR) / window.value
+  await nextTick()
+  size.value = wanted.value
   tell()
 }
 
@@ -55,7 +59,7 @@ function key(event: KeyboardEvent) {
   if (to === undefined) return
   event.preventDefault()
   event.stopPropagation()
-  resize(Math.min(most.value, Math.max(least.value, to)))
+  resize(held(to))
 }
 
 onMounted(() => {
@@ -78,7 +82,7 @@ onBeforeUnmount(() => watcher?.disconnect())
 <template>
   <div ref="room" class="room" :class="{ whole }">
     <el-splitter layout="vertical">
-      <el-splitter-panel :size="size" :min="least" :max="whole ? tall : most" @update:size="resize">
+      <el-splitter-panel :size="size" @update:size="resize">
         <slot name="stage" />
       </el-splitter-panel>
       <el-splitter-panel>

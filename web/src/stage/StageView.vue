@@ -424,7 +424,7 @@ const arrow = computed(() => {
             <button v-if="moving" :aria-pressed="following" @click="following = !following">follow</button>
           </span>
           <el-dropdown trigger="click" @command="backdrop = $event">
-            <button aria-label="Backdrop">{{ backdrop }} ▾</button>
+            <button class="list" :aria-label="`Backdrop: ${backdrop}`">{{ backdrop }}</button>
             <template #dropdown>
               <el-dropdown-menu>
                 <el-dropdown-item v-for="b in BACKDROPS" :key="b" :command="b">{{ b }}</el-dropdown-item>
@@ -560,6 +560,9 @@ canvas {
   padding: 0 60px;
   text-align: center;
   pointer-events: none;
+}
+.list::after {
+  content: ' ▾';
 }
 .window.pressed {
   cursor: crosshair;

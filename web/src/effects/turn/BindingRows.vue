@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import Choice from '../../common/Choice.vue'
 import type { Binding, Effect, Key, Mode, Pair, Parameter, Property } from '../../api/bundle'
 import type { ParameterReport } from '../../api/client'
 import NumberField from '../../common/NumberField.vue'
@@ -71,50 +72,45 @@ const options = computed(() =>
   <div class="bindings">
     <div v-for="(b, i) in parameter.bindings" :key="i" class="binding">
       <div class="line">
-        <select
+        <Choice
           :value="b.mode"
-          :aria-label="`Binding ${i + 1}, how`"
-          @change="edit(i, (x) => (x.mode = ($event.target as HTMLSelectElement).value as Mode))"
-          @keydown.stop
+          :label="`Binding ${i + 1}, how`"
+          @choose="edit(i, (x) => (x.mode = $event as Mode))"
         >
           <option v-for="m in can.modes" :key="m" :value="m">{{ words[m] }}</option>
-        </select>
-        <select
+        </Choice>
+        <Choice
           :value="b.property"
-          :aria-label="`Binding ${i + 1}, property`"
-          @change="edit(i, (x) => (x.property = ($event.target as HTMLSelectElement).value as Property))"
-          @keydown.stop
+          :label="`Binding ${i + 1}, property`"
+          @choose="edit(i, (x) => (x.property = $event as Property))"
         >
           <option v-for="x in can.properties" :key="x">{{ x }}</option>
-        </select>
+        </Choice>
         <span class="quiet">{{ base(b) }}</span>
-        <button
+        <el-button
+          link
           class="drop"
           :aria-label="`Remove binding ${i + 1}`"
           @click="emit('change', (p) => p.bindings.splice(i, 1), true)"
         >
           ×
-        </button>
+        </el-button>
       </div>
       <div class="line">
         <span class="quiet">on</span>
-        <select
-          :value="b.emitter ?? ''"
-          :aria-label="`Binding ${i + 1}, emitter`"
-          @change="setEmitter(i, ($event.target as HTMLSelectElement).value)"
-          @keydown.stop
-        >
+        <Choice :value="b.emitter ?? ''" :label="`Binding ${i + 1}, emitter`" @choose="setEmitter(i, $event)">
           <option value="">all emitters</option>
           <option v-for="e in effect.emitters" :key="e.seed">{{ e.name }}</option>
-        </select>
-        <button
+        </Choice>
+        <el-button
+          link
           v-if="numeric(parameter)"
           class="link"
           :aria-expanded="open === i"
           @click="b.remap ? (open = open === i ? undefined : i) : setCurve(i, true)"
         >
           {{ b.remap ? 'by a curve' : 'as it is' }}
-        </button>
+        </el-button>
       </div>
       <div v-if="b.each" class="line each">
         <template v-for="(o, k) in options" :key="o">
@@ -149,20 +145,17 @@ const options = computed(() =>
             @draft="edit(i, (x) => (x.remap!.out = $event as Pair), false)"
             @commit="edit(i, (x) => (x.remap!.out = $event as Pair))"
           />
-          <label
-            ><input
-              type="checkbox"
-              :checked="b.remap.clamp !== false"
-              @change="
-                edit(i, (x) => {
-                  if (($event.target as HTMLInputElement).checked) delete x.remap!.clamp
-                  else x.remap!.clamp = false
-                })
-              "
-            />
-            clamped</label
+          <el-checkbox
+            :model-value="b.remap.clamp !== false"
+            @change="
+              edit(i, (x) => {
+                if ($event) delete x.remap!.clamp
+                else x.remap!.clamp = false
+              })
+            "
+            >clamped</el-checkbox
           >
-          <button class="link" @click="setCurve(i, false)">as it is</button>
+          <el-button link class="link" @click="setCurve(i, false)">as it is</el-button>
         </div>
         <CurveLane
           :keys="b.remap.shape ?? STRAIGHT"
@@ -176,7 +169,7 @@ const options = computed(() =>
         />
       </template>
     </div>
-    <button class="link" @click="add">+ acts on</button>
+    <el-button link class="link" @click="add">+ acts on</el-button>
   </div>
 </template>
 
@@ -194,12 +187,6 @@ const options = computed(() =>
 }
 .each {
   padding-left: 12px;
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  max-width: 118px;
 }
 .drop {
   margin-left: auto;

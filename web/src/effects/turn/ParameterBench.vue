@@ -134,27 +134,31 @@ const held = () =>
   <section class="bench" aria-label="Parameters for game code">
     <header>
       <span class="tries" role="group" aria-label="Named tries">
-        <button :aria-pressed="!Object.keys(values).length" @click="setAll(undefined)">usual</button>
+        <el-button link :aria-pressed="!Object.keys(values).length" @click="setAll(undefined)"
+          >usual</el-button
+        >
         <span v-for="t in tries" :key="t.name" class="try">
-          <button :aria-pressed="trying === t.name" @click="setAll(t.values)">{{ t.name }}</button>
-          <button
+          <el-button link :aria-pressed="trying === t.name" @click="setAll(t.values)">{{ t.name }}</el-button>
+          <el-button
+            link
             v-if="trying === t.name"
             class="away"
             :aria-label="`Forget ${t.name}`"
             @click="drop(t.name)"
           >
             ×
-          </button>
+          </el-button>
         </span>
         <span v-if="Object.keys(values).length && !trying" class="keep">
-          <input
+          <el-input
             v-model="keeping"
+            size="small"
             aria-label="Keep these values as"
             placeholder="keep as…"
             @keydown.enter="keep"
             @keydown.stop
           />
-          <button v-if="keeping.trim()" class="link" @click="keep">keep</button>
+          <el-button link v-if="keeping.trim()" class="link" @click="keep">keep</el-button>
         </span>
       </span>
       <span
@@ -168,7 +172,7 @@ const held = () =>
             : `At the defaults it differs from the authored effect: ${report.neutral.differences.join('; ')}`
         }}</span
       >
-      <button class="link" @click="add">+ parameter</button>
+      <el-button link class="link" @click="add">+ parameter</el-button>
     </header>
     <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
     <template v-if="effect.parameters.length">
@@ -232,7 +236,7 @@ const held = () =>
         A parameter is what ropes and game code may set: a few, well named, each with a default that gives
         back the authored look. This effect has none.
       </p>
-      <button class="button primary" @click="add">Make the first</button>
+      <el-button type="primary" @click="add">Make the first</el-button>
     </div>
   </section>
 </template>
@@ -264,13 +268,6 @@ header {
 }
 .tries .away {
   min-width: 24px;
-}
-.keep input {
-  width: 84px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 1px 5px;
 }
 .neutral {
   flex: 1;

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import TextField from '../../common/TextField.vue'
+import Choice from '../../common/Choice.vue'
 import type { Datum, Effect, Parameter, ParameterType, Vector } from '../../api/bundle'
 import NumberField from '../../common/NumberField.vue'
 import ColourField from '../../effect/ColourField.vue'
@@ -24,8 +26,6 @@ const set = <K extends keyof Parameter>(key: K, value: Parameter[K] | undefined,
     },
     save,
   )
-const text = (event: Event) => (event.target as HTMLInputElement).value.trim()
-const ticked = (event: Event) => (event.target as HTMLInputElement).checked || undefined
 function options(words: string) {
   const list = words
     .split(',')
@@ -53,31 +53,30 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
   <div class="form">
     <div class="field">
       <span class="quiet">name</span>
-      <input
+      <TextField
         :value="p.name"
-        aria-label="Name of the parameter"
-        @change="emit('rename', text($event))"
-        @keydown.stop
+        label="Name of the parameter"
+        demanded
+        :take="(text) => emit('rename', text)"
       />
     </div>
     <div class="field">
       <span class="quiet">takes</span>
-      <select
+      <Choice
         :value="type"
-        aria-label="Type of the parameter"
-        @change="emit('replace', retyped(p, ($event.target as HTMLSelectElement).value as ParameterType))"
-        @keydown.stop
+        label="Type of the parameter"
+        @choose="emit('replace', retyped(p, $event as ParameterType))"
       >
         <option v-for="(words, t) in TYPES" :key="t" :value="t">{{ words }}</option>
-      </select>
+      </Choice>
     </div>
     <div v-if="type === 'choice'" class="field">
       <span class="quiet">words</span>
-      <input
+      <TextField
         :value="p.options?.join(', ')"
-        aria-label="Words, with commas between them"
-        @change="options(text($event))"
-        @keydown.stop
+        label="Words, with commas between them"
+        demanded
+        :take="options"
       />
     </div>
     <div class="field">
@@ -94,24 +93,21 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
           @draft="set('default', $event, false)"
           @commit="set('default', $event)"
         />
-        <label v-else-if="type === 'flag'">
-          <input
-            type="checkbox"
-            :checked="p.default as boolean"
-            aria-label="Default"
-            @change="set('default', !!ticked($event))"
-          />
-          yes
-        </label>
-        <select
+        <el-checkbox
+          v-else-if="type === 'flag'"
+          :model-value="p.default as boolean"
+          aria-label="Default"
+          @change="set('default', !!($event || undefined))"
+          >yes</el-checkbox
+        >
+        <Choice
           v-else-if="type === 'choice'"
           :value="p.default"
-          aria-label="Default"
-          @change="set('default', ($event.target as HTMLSelectElement).value)"
-          @keydown.stop
+          label="Default"
+          @choose="set('default', $event)"
         >
           <option v-for="o in p.options" :key="o">{{ o }}</option>
-        </select>
+        </Choice>
         <template v-else-if="type === 'vector'">
           <NumberField
             v-for="(v, i) in p.default as Vector"
@@ -132,9 +128,9 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
         />
       </span>
     </div>
-    <button v-if="turned" class="link" @click="set('default', value)">
+    <el-button link v-if="turned" class="link" @click="set('default', value)">
       Make {{ inWords(value) }} the default
-    </button>
+    </el-button>
     <div v-if="numeric(p)" class="field">
       <span class="quiet">from, to</span>
       <span>
@@ -179,66 +175,48 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
     </div>
     <div v-if="type !== 'flag' && type !== 'choice' && type !== 'colour'" class="field">
       <span class="quiet">unit</span>
-      <input
+      <TextField
         class="short"
         :value="p.unit"
-        aria-label="Unit of the parameter"
-        @change="set('unit', text($event))"
-        @keydown.stop
+        label="Unit of the parameter"
+        :take="(text) => set('unit', text)"
       />
     </div>
-    <label v-if="type === 'colour'" class="tick">
-      <input
-        type="checkbox"
-        :checked="p.opacity"
-        @change="set('opacity', ticked($event) as true | undefined)"
-      />
-      has opacity
-    </label>
-    <label v-if="type === 'number'" class="tick">
-      <input type="checkbox" :checked="p.scale" @change="set('scale', ticked($event) as true | undefined)" />
-      uniform scale of the whole effect
-    </label>
-    <label class="tick">
-      <input
-        type="checkbox"
-        :checked="p.byGame"
-        @change="set('byGame', ticked($event) as true | undefined)"
-      />
-      game code sets it
-    </label>
-    <textarea
+    <el-checkbox
+      v-if="type === 'colour'"
+      class="tick"
+      :model-value="p.opacity"
+      @change="set('opacity', ($event || undefined) as true | undefined)"
+      >has opacity</el-checkbox
+    >
+    <el-checkbox
+      v-if="type === 'number'"
+      class="tick"
+      :model-value="p.scale"
+      @change="set('scale', ($event || undefined) as true | undefined)"
+      >uniform scale of the whole effect</el-checkbox
+    >
+    <el-checkbox
+      class="tick"
+      :model-value="p.byGame"
+      @change="set('byGame', ($event || undefined) as true | undefined)"
+      >game code sets it</el-checkbox
+    >
+    <TextField
       :value="p.description"
-      rows="2"
+      :lines="2"
       maxlength="1000"
-      aria-label="What it is for, in a sentence"
+      label="What it is for, in a sentence"
       placeholder="What it is for, in a sentence"
-      @change="set('description', text($event))"
-      @keydown.stop
+      :take="(text) => set('description', text)"
     />
-    <button class="link" @click="emit('remove')">Remove {{ p.name }}</button>
+    <el-button link class="link" @click="emit('remove')">Remove {{ p.name }}</el-button>
   </div>
 </template>
 
 <style scoped>
-input:not([type='checkbox']),
-textarea,
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 1px 5px;
-}
-input:not([type='checkbox']) {
-  width: 132px;
-}
 input.short {
   width: 60px;
-}
-textarea {
-  width: 100%;
-  resize: vertical;
-  margin-top: 4px;
 }
 .tick {
   display: flex;

@@ -51,13 +51,14 @@ const rows = computed(() =>
       <tbody>
         <tr v-for="r in rows" :key="r.parameter.name" :class="{ open: r.parameter.name === chosen }">
           <th scope="row">
-            <button
+            <el-button
+              link
               :aria-expanded="r.parameter.name === chosen"
               :title="r.parameter.description"
               @click="emit('choose', r.parameter.name)"
             >
               {{ r.parameter.name }}
-            </button>
+            </el-button>
           </th>
           <td>
             <TryField
@@ -76,7 +77,8 @@ const rows = computed(() =>
             <span v-if="!c.words.length && !c.missing.length" class="none">{{
               c.bound.length ? `acts on ${c.bound.join(', ')}` : '–'
             }}</span>
-            <button
+            <el-button
+              link
               v-for="m in c.missing"
               :key="m"
               class="missing"
@@ -84,7 +86,7 @@ const rows = computed(() =>
               @click="emit('bind', r.parameter, m as Property, c.emitter)"
             >
               no {{ m }}
-            </button>
+            </el-button>
           </td>
         </tr>
       </tbody>

@@ -37,7 +37,7 @@ const of = computed(() => props.proof)
           <span class="quiet">{{ percent(c.difference) }} alone</span>
         </li>
       </ul>
-      <button v-if="of.mended" class="button primary" @click="emit('mend')">Bind what is missing</button>
+      <el-button type="primary" v-if="of.mended" @click="emit('mend')">Bind what is missing</el-button>
     </template>
   </div>
   <p v-else class="quiet">Computing the proof…</p>

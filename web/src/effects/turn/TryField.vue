@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import Choice from '../../common/Choice.vue'
 import type { Datum, Parameter, Vector } from '../../api/bundle'
 import NumberField from '../../common/NumberField.vue'
 import { showNumber } from '../../common/numberText'
@@ -70,24 +71,22 @@ function axis(i: number, v: number) {
     <b v-else>{{ showNumber(value as number) }}</b>
     <span v-if="held" class="held">{{ held }}</span>
   </span>
-  <label v-else-if="typeOf(parameter) === 'flag'" class="turn">
-    <input
-      type="checkbox"
-      :checked="value as boolean"
-      :aria-label="label"
-      @change="emit('turn', ($event.target as HTMLInputElement).checked)"
-    />
-    {{ value ? 'yes' : 'no' }}
-  </label>
-  <select
+  <el-checkbox
+    v-else-if="typeOf(parameter) === 'flag'"
+    class="turn"
+    :model-value="value as boolean"
+    :aria-label="label"
+    @change="emit('turn', $event)"
+    >{{ value ? 'yes' : 'no' }}</el-checkbox
+  >
+  <Choice
     v-else-if="typeOf(parameter) === 'choice'"
     :value="value"
-    :aria-label="label"
-    @change="emit('turn', ($event.target as HTMLSelectElement).value)"
-    @keydown.stop
+    :label="label"
+    @choose="emit('turn', $event)"
   >
     <option v-for="o in parameter.options" :key="o">{{ o }}</option>
-  </select>
+  </Choice>
   <span v-else-if="typeOf(parameter) === 'vector'" class="turn">
     <NumberField
       v-for="(v, i) in value as Vector"
@@ -161,10 +160,5 @@ input[type='range']::-webkit-slider-thumb {
 .held {
   color: var(--amber);
   font-size: 12px;
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
 }
 </style>

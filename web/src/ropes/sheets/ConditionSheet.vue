@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, toRef } from 'vue'
+import TextField from '../../common/TextField.vue'
+import Choice from '../../common/Choice.vue'
 import type { Condition, Relation, Rope, Source } from '../../api/bundle'
 import NumberField from '../../common/NumberField.vue'
 import { useProject } from '../../project/useProject'
@@ -50,13 +52,13 @@ function setSource(source: Source) {
     true,
   )
 }
-const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).value
 </script>
 
 <template>
   <template v-if="'is' in condition">
     <h3>Only if {{ condition.field }} is</h3>
-    <button
+    <el-button
+      link
       v-for="o in options"
       :key="o"
       class="choice"
@@ -64,33 +66,33 @@ const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).va
       @click="toggle(o)"
     >
       {{ o }}
-    </button>
+    </el-button>
   </template>
   <template v-else-if="'tag' in condition">
     <h3>Only if the subject</h3>
     <div class="line">
-      <select
+      <Choice
         :value="condition.has === false ? 'no' : 'yes'"
-        aria-label="Has the tag"
-        @change="edit((c) => ((c as { has?: boolean }).has = text($event) === 'no' ? false : undefined))"
+        label="Has the tag"
+        @choose="edit((c) => ((c as { has?: boolean }).has = $event === 'no' ? false : undefined))"
       >
         <option value="yes">is</option>
         <option value="no">is not</option>
-      </select>
-      <input
+      </Choice>
+      <TextField
         class="text"
         :value="condition.tag"
-        aria-label="Tag"
+        label="Tag"
         maxlength="80"
-        @change="
-          edit((c) => ((c as { tag: string }).tag = text($event).trim() || (c as { tag: string }).tag))
-        "
+        demanded
+        :take="(tag) => edit((c) => ((c as { tag: string }).tag = tag))"
       />
     </div>
   </template>
   <template v-else-if="'flag' in condition">
     <h3>Only if {{ condition.field }} is</h3>
-    <button
+    <el-button
+      link
       v-for="yes in [true, false]"
       :key="String(yes)"
       class="choice"
@@ -98,7 +100,7 @@ const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).va
       @click="edit((c) => ((c as { flag: boolean }).flag = yes))"
     >
       {{ yes ? 'yes' : 'no' }}
-    </button>
+    </el-button>
   </template>
   <template v-else>
     <h3>Only if</h3>
@@ -106,13 +108,13 @@ const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).va
       <SourceRows :source="condition" :event="rope.event" :held="false" label="Number" @set="setSource" />
     </div>
     <div class="line">
-      <select
+      <Choice
         :value="condition.relation"
-        aria-label="Relation"
-        @change="edit((c) => ((c as Compare).relation = text($event) as Relation))"
+        label="Relation"
+        @choose="edit((c) => ((c as Compare).relation = $event as Relation))"
       >
         <option v-for="r in RELATIONS" :key="r">{{ r }}</option>
-      </select>
+      </Choice>
       <NumberField
         :value="condition.bound"
         label="Bound"
@@ -124,23 +126,19 @@ const text = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).va
   </template>
   <div v-if="rope.conditions.length > 1" class="line">
     <span>It answers if</span>
-    <select
+    <Choice
       :value="rope.match ?? 'all'"
-      aria-label="How many must hold"
-      @change="
-        emit(
-          'change',
-          (r) => (r.match = text($event) === 'all' ? undefined : (text($event) as Rope['match'])),
-          true,
-        )
+      label="How many must hold"
+      @choose="
+        emit('change', (r) => (r.match = $event === 'all' ? undefined : ($event as Rope['match'])), true)
       "
     >
       <option v-for="[v, words] in MATCHES" :key="v" :value="v">{{ words }}</option>
-    </select>
+    </Choice>
   </div>
-  <button class="link away" @click="emit('shut', (r) => r.conditions.splice(index, 1))">
+  <el-button link class="link away" @click="emit('shut', (r) => r.conditions.splice(index, 1))">
     Remove this condition
-  </button>
+  </el-button>
 </template>
 
 <style scoped src="./sheet.css" />

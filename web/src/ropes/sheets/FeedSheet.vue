@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, toRef } from 'vue'
+import Choice from '../../common/Choice.vue'
 import type { Datum, EaseName, Feed, Key, Rope } from '../../api/bundle'
 import NumberField from '../../common/NumberField.vue'
 import PairField from '../../common/PairField.vue'
@@ -92,13 +93,9 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
   <h3>{{ feed.parameter }} from {{ sourceWords(feed) }}</h3>
   <div class="line">
     <span>sets</span>
-    <select
-      :value="feed.parameter"
-      aria-label="Parameter"
-      @change="setParameter(($event.target as HTMLSelectElement).value)"
-    >
+    <Choice :value="feed.parameter" label="Parameter" @choose="setParameter($event)">
       <option v-for="p in feedable" :key="p.name">{{ p.name }}</option>
-    </select>
+    </Choice>
   </div>
   <div class="line">
     <span>by</span>
@@ -125,7 +122,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
   <p v-else-if="!feed.out" class="quiet">
     Handed on as it is.
     <template v-if="parameter && numeric(parameter)">
-      <button class="link" @click="setSource(feed)">Carry it from one range onto another</button>
+      <el-button link class="link" @click="setSource(feed)">Carry it from one range onto another</el-button>
     </template>
   </p>
   <template v-else>
@@ -154,26 +151,20 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
     <div class="line">
       <span>goes</span>
       <span class="group">
-        <select
-          :value="shape"
-          aria-label="Course between"
-          @change="setShape(($event.target as HTMLSelectElement).value)"
-        >
+        <Choice :value="shape" label="Course between" @choose="setShape($event)">
           <option v-for="e in EASES" :key="e" :value="e">{{ e === 'linear' ? 'straight' : e }}</option>
           <option value="drawn">as drawn</option>
-        </select>
-        <label v-if="feed.in"
-          ><input
-            type="checkbox"
-            :checked="feed.clamp !== false"
-            @change="
-              edit((f) => {
-                if (($event.target as HTMLInputElement).checked) delete f.clamp
-                else f.clamp = false
-              })
-            "
-          />
-          clamped</label
+        </Choice>
+        <el-checkbox
+          v-if="feed.in"
+          :model-value="feed.clamp !== false"
+          @change="
+            edit((f) => {
+              if ($event) delete f.clamp
+              else f.clamp = false
+            })
+          "
+          >clamped</el-checkbox
         >
       </span>
     </div>
@@ -212,7 +203,9 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
       :dots="dots(rope.name, feed.parameter)"
     />
   </template>
-  <button class="link away" @click="emit('shut', (r) => r.feeds.splice(index, 1))">Remove this feed</button>
+  <el-button link class="link away" @click="emit('shut', (r) => r.feeds.splice(index, 1))"
+    >Remove this feed</el-button
+  >
 </template>
 
 <style scoped src="./sheet.css" />

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import TextField from '../../common/TextField.vue'
+import Choice from '../../common/Choice.vue'
 import type { NoticeValue, Rope, Vector } from '../../api/bundle'
 import { at, putOrPrune } from '../../common/paths'
 import ColourField from '../../effect/ColourField.vue'
+import { explanation } from '../../common/explained'
 import NumberField from '../../common/NumberField.vue'
 import { useProject } from '../../project/useProject'
 import CarriedRows from './CarriedRows.vue'
@@ -41,25 +44,32 @@ function setAxis(row: Row & { kind: 'vector' }, axis: number, next: number, save
   vector[axis] = next
   set(row, vector, save)
 }
-const text = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
-const checked = (event: Event) => (event.target as HTMLInputElement).checked
+const said = (row: Row) => value(row) as string | undefined
 </script>
 
 <template>
-  <div v-for="row in rows" :key="row.path" class="line" :class="{ tall: row.kind === 'vector' }">
-    <label v-if="row.kind === 'flag'" class="flag">
-      <input type="checkbox" :checked="!!value(row)" @change="set(row, checked($event))" />
-      {{ row.label }}
-    </label>
+  <div
+    v-for="row in rows"
+    :key="row.path"
+    class="line"
+    :class="{ tall: row.kind === 'vector' }"
+    :data-explains="explanation('Rope', row.path)"
+  >
+    <el-checkbox
+      v-if="row.kind === 'flag'"
+      class="flag"
+      :model-value="!!value(row)"
+      @change="set(row, $event)"
+      >{{ row.label }}</el-checkbox
+    >
     <template v-else-if="row.kind === 'number'">
-      <label v-if="row.usual === undefined" class="flag">
-        <input
-          type="checkbox"
-          :checked="value(row) !== undefined"
-          @change="set(row, checked($event) ? (row.first ?? row.least) : undefined)"
-        />
-        {{ row.label }}
-      </label>
+      <el-checkbox
+        v-if="row.usual === undefined"
+        class="flag"
+        :model-value="value(row) !== undefined"
+        @change="set(row, $event ? (row.first ?? row.least) : undefined)"
+        >{{ row.label }}</el-checkbox
+      >
       <span v-else>{{ row.label }}</span>
       <NumberField
         v-if="row.usual !== undefined || value(row) !== undefined"
@@ -77,38 +87,38 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
     </template>
     <template v-else-if="row.kind === 'choice'">
       <span>{{ row.label }}</span>
-      <select :value="value(row) ?? row.usual" :aria-label="row.label" @change="set(row, text($event))">
+      <Choice :value="value(row) ?? row.usual" :label="row.label" @choose="set(row, $event)">
         <option v-for="[v, words] in row.options" :key="v" :value="v">{{ words }}</option>
-      </select>
+      </Choice>
     </template>
     <template v-else-if="row.kind === 'name'">
       <span>{{ row.label }}</span>
-      <select :value="value(row) ?? ''" :aria-label="row.label" @change="set(row, text($event))">
+      <Choice :value="value(row) ?? ''" :label="row.label" @choose="set(row, $event)">
         <option v-if="row.optional || value(row) === undefined" value="">
           {{ row.optional ? 'nothing' : 'choose…' }}
         </option>
         <option v-for="n in names[row.of]" :key="n">{{ n }}</option>
-      </select>
+      </Choice>
     </template>
     <template v-else-if="row.kind === 'text'">
       <span>{{ row.label }}</span>
-      <input
+      <TextField
         class="text"
-        :value="value(row) ?? ''"
-        :aria-label="row.label"
+        :value="said(row)"
+        :label="row.label"
         maxlength="80"
-        @change="set(row, text($event).trim() || (row.optional ? undefined : value(row)))"
+        :demanded="!row.optional"
+        :take="(text) => set(row, text || undefined)"
       />
     </template>
     <template v-else-if="row.kind === 'colour'">
-      <label v-if="row.optional" class="flag">
-        <input
-          type="checkbox"
-          :checked="value(row) !== undefined"
-          @change="set(row, checked($event) ? '#FFD9A0FF' : undefined)"
-        />
-        {{ row.label }}
-      </label>
+      <el-checkbox
+        v-if="row.optional"
+        class="flag"
+        :model-value="value(row) !== undefined"
+        @change="set(row, $event ? '#FFD9A0FF' : undefined)"
+        >{{ row.label }}</el-checkbox
+      >
       <span v-else>{{ row.label }}</span>
       <ColourField
         v-if="!row.optional || value(row) !== undefined"
@@ -171,13 +181,6 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked
   align-items: center;
   gap: 7px;
 }
-input[type='checkbox'] {
-  accent-color: var(--bronze);
-  width: 16px;
-  height: 16px;
-  margin: 4px;
-}
-select,
 .text {
   border: 1px solid var(--line);
   border-radius: 4px;

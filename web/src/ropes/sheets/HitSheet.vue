@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, toRef } from 'vue'
+import Choice from '../../common/Choice.vue'
 import type { Rope } from '../../api/bundle'
 import NumberField from '../../common/NumberField.vue'
 import { showNumber } from '../../common/numberText'
@@ -38,14 +39,10 @@ const two = (v: number) => showNumber(Math.round(v * 100) / 100)
 <template>
   <h3>Hit-test radius</h3>
   <div class="line">
-    <select
-      :value="field"
-      aria-label="Hit test by"
-      @change="setField(($event.target as HTMLSelectElement).value)"
-    >
+    <Choice :value="field" label="Hit test by" @choose="setField($event)">
       <option value="">a length of its own</option>
       <option v-for="f in fields" :key="f" :value="f">the field {{ f }}</option>
-    </select>
+    </Choice>
     <NumberField
       v-if="typeof rope.hit === 'number'"
       :value="rope.hit"
@@ -87,7 +84,9 @@ const two = (v: number) => showNumber(Math.round(v * 100) / 100)
       >
     </p>
   </template>
-  <button class="link away" @click="emit('shut', (r) => delete r.hit)">Remove the hit-test radius</button>
+  <el-button link class="link away" @click="emit('shut', (r) => delete r.hit)"
+    >Remove the hit-test radius</el-button
+  >
 </template>
 
 <style scoped src="./sheet.css" />

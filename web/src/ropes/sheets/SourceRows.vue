@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import Choice from '../../common/Choice.vue'
 import type { Parameter } from '../../api/bundle'
 import type { FeedsView } from '../../api/client'
 import { useProject } from '../../project/useProject'
@@ -53,7 +54,7 @@ function set(value: string) {
 </script>
 
 <template>
-  <select :value="chosen" :aria-label="label" @change="set(($event.target as HTMLSelectElement).value)">
+  <Choice :value="chosen" :label="label" @choose="set($event)">
     <optgroup v-if="fields.length" :label="event">
       <option v-for="f in fields" :key="f" :value="`field ${f}`">{{ f }}</option>
     </optgroup>
@@ -77,15 +78,7 @@ function set(value: string) {
         </option>
       </optgroup>
     </template>
-  </select>
+  </Choice>
 </template>
 
-<style scoped>
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 2px 4px;
-  max-width: 190px;
-}
-</style>
+<style scoped></style>

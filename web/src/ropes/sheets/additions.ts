@@ -11,11 +11,13 @@ export interface Addition {
   hint: string
   /** The slot that the sentence says it in, so that it can be opened at once. */
   slot: string
-  add: (rope: Rope) => void
+  /** Says it; absent where its sheet opens first, and nothing is said before something is chosen there. */
+  add?: (rope: Rope) => void
 }
 
 /** Returns what a rope does not say yet, in the order in which its sentence would say it. */
-export function additions(rope: Rope, event: EventType | undefined): Addition[] {
+export function additions(rope: Rope, event: EventType | undefined, events: string[]): Addition[] {
+  const other = events.find((name) => name !== rope.event)
   const lasts = event !== undefined && event.shape !== 'moment'
   const all: (Addition & { there: boolean })[] = [
     {
@@ -23,7 +25,6 @@ export function additions(rope: Rope, event: EventType | undefined): Addition[] 
       hint: 'counts, sizes, colours for this rope alone',
       slot: 'overrides',
       there: !!rope.overrides,
-      add: (r) => (r.overrides = { count: 1.5 }),
     },
     {
       words: 'a delay',
@@ -33,12 +34,31 @@ export function additions(rope: Rope, event: EventType | undefined): Addition[] 
       add: (r) => (r.timing = { delay: 0.1 }),
     },
     {
-      words: 'a beginning, an end, fades',
-      hint: 'what it begins and ends with, and how long it may last',
-      slot: 'longest',
-      there: !lasts || !!rope.run,
+      words: 'something to begin with',
+      hint: 'an effect that plays once when it begins',
+      slot: 'start',
+      there: !lasts || !!rope.run?.start,
+    },
+    {
+      words: 'something to end with',
+      hint: 'an effect that plays once when it ends',
+      slot: 'end',
+      there: !lasts || !!rope.run?.end,
+    },
+    {
+      words: 'fades',
+      hint: 'how long it takes to come and to go',
+      slot: 'fades',
+      there: !lasts || rope.run?.fadeIn !== undefined || rope.run?.fadeOut !== undefined,
       add: (r) =>
-        (r.run = event?.shape === 'state' ? { fadeIn: 3, fadeOut: 3 } : { fadeOut: 0.4, longest: 20 }),
+        (r.run = { ...r.run, ...(event?.shape === 'state' ? { fadeIn: 3, fadeOut: 3 } : { fadeOut: 0.4 }) }),
+    },
+    {
+      words: 'a longest time',
+      hint: 'after which it ends by itself',
+      slot: 'longest',
+      there: event?.shape !== 'span' || rope.run?.longest !== undefined,
+      add: (r) => (r.run = { ...r.run, longest: 20 }),
     },
     {
       words: 'a limit',
@@ -100,8 +120,9 @@ export function additions(rope: Rope, event: EventType | undefined): Addition[] 
       words: 'an event that follows',
       hint: 'announced with the same fields',
       slot: 'follow up',
-      there: false,
-      add: (r) => (r.then = [...(r.then ?? []), { cue: 'over', announce: rope.event }]),
+      // A rope that announces its own event would never end.
+      there: !other,
+      add: (r) => (r.then = [...(r.then ?? []), { cue: 'over', announce: other }]),
     },
   ]
   return all.filter((a) => !a.there)

@@ -139,17 +139,11 @@ const fades: Row[] = [
   number('fades out over', 'run.fadeOut', { first: 1 }),
 ]
 
-/** How what lasts begins, goes on and ends. */
-export function run(shape: string): Row[] {
-  const ends: Row[] = [
-    { label: 'begins with', path: 'run.start', kind: 'name', of: 'effect', optional: true },
-    { label: 'ends with', path: 'run.end', kind: 'name', of: 'effect', optional: true },
-    ...fades,
-  ]
-  return shape === 'state'
-    ? [...ends, order]
-    : [...ends, number('lasts at most', 'run.longest', { first: 20 }), again]
-}
+/** How what lasts fades, and how one value of a state follows another. */
+export const fading = (shape: string): Row[] => (shape === 'state' ? [...fades, order] : fades)
+
+/** How long a span may last, and what a second beginning does. */
+export const lasting: Row[] = [number('lasts at most', 'run.longest', { first: 20 }), again]
 
 export function placement(rope: Rope): Row[] {
   const place = rope.place?.at ?? 'point'

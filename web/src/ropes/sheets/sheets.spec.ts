@@ -80,20 +80,24 @@ describe('a rope that becomes another', () => {
 
 describe('additions', () => {
   it('offer what is not said yet, and only what the event allows', () => {
-    const words = (r: Rope, e: EventType) => additions(r, e).map((a) => a.slot)
+    const words = (r: Rope, e: EventType) =>
+      additions(r, e, ['courier.landed', 'kite.reeling']).map((a) => a.slot)
     expect(words(rope(), landed)).not.toContain('longest')
     expect(words(newRope(reeling, []), reeling)).toContain('longest')
     const limited = rope()
-    additions(limited, landed)
-      .find((a) => a.slot === 'limits')!
-      .add(limited)
+    additions(limited, landed, []).find((a) => a.slot === 'limits')!.add!(limited)
     expect(words(limited, landed)).not.toContain('limits')
     expect(words(limited, landed)).toContain('companion')
   })
 
   it('each have a sheet that can set what they add', () => {
-    for (const a of additions(newRope(reeling, []), reeling)) {
+    for (const a of additions(newRope(reeling, []), reeling, ['other'])) {
       const r = newRope(reeling, [])
+      // What has to be chosen first says nothing before.
+      if (!a.add) {
+        expect(['overrides', 'start', 'end']).toContain(a.slot)
+        continue
+      }
       a.add(r)
       // The hit test has a sheet of its own, with its picture.
       if (a.slot === 'hit') {
@@ -110,7 +114,8 @@ describe('additions', () => {
                 timing: rows.timing,
                 limits: rows.limits,
                 owner: rows.owner,
-                longest: rows.run('span'),
+                fades: rows.fading('span'),
+                longest: rows.lasting,
               }[a.slot]!
       expect(form.some((row) => at(r, row.path) !== undefined)).toBe(true)
     }

@@ -13,7 +13,7 @@ class AwayIT extends AtBench {
     private static void shape(String effect) {
         bench.open("/#/effects");
         bench.await(b -> bench.text("header").contains("connected"));
-        bench.await(b -> bench.all(".list li button span").stream()
+        bench.await(b -> bench.all(".list li button").stream()
                         .filter(e -> e.getText().startsWith(effect))
                         .findFirst()
                         .orElse(null))

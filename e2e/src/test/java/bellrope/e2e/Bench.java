@@ -168,6 +168,14 @@ final class Bench implements AutoCloseable {
                 .orElse(null));
     }
 
+    /** Clicks the first element of a kind that begins with this. */
+    void clickStarting(String css, String text) {
+        click(b -> all(css).stream()
+                .filter(e -> e.isDisplayed() && e.getText().strip().startsWith(text))
+                .findFirst()
+                .orElse(null));
+    }
+
     /** Begins to note whatever an element says from now on, for {@link #said}: what is over quickly is not missed. */
     void note(String css) {
         one(css);
@@ -215,6 +223,36 @@ final class Bench implements AutoCloseable {
                 .orElse(null));
         field.click();
         field.sendKeys(Keys.chord(Keys.CONTROL, "a") + value);
+    }
+
+    /** Chooses an option of the select of that label. */
+    void choose(String label, String option) {
+        click(b -> choice(label));
+        await(b -> all(".el-select-dropdown__item").stream().anyMatch(WebElement::isDisplayed));
+        if (option(option) == null) {
+            // A long list is searched.
+            choice(label).findElement(By.cssSelector("input")).sendKeys(option);
+        }
+        click(b -> option(option));
+    }
+
+    private WebElement option(String words) {
+        return all(".el-select-dropdown__item").stream()
+                .filter(e -> e.isDisplayed() && e.getText().strip().equals(words))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Returns what is chosen in the select of that label. */
+    String chosen(String label) {
+        return await(b -> choice(label)).getText().strip();
+    }
+
+    private WebElement choice(String label) {
+        return all(".choice-of:has(input[aria-label='" + label + "'])").stream()
+                .filter(WebElement::isDisplayed)
+                .findFirst()
+                .orElse(null);
     }
 
     <T> T await(Function<ChromeDriver, T> condition) {

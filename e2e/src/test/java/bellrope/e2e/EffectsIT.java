@@ -11,7 +11,6 @@ import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
-import org.openqa.selenium.support.ui.Select;
 
 @DisplayName("In the view of effects")
 class EffectsIT extends AtBench {
@@ -24,8 +23,8 @@ class EffectsIT extends AtBench {
 
     private static void open(String effect) {
         bench.clickText(
-                ".list li button span",
-                bench.all(".list li button span").stream()
+                ".list li button",
+                bench.all(".list li button").stream()
                         .map(WebElement::getText)
                         .filter(t -> t.startsWith(effect))
                         .findFirst()
@@ -50,7 +49,7 @@ class EffectsIT extends AtBench {
     }
 
     private static void choose(String label, String option) {
-        new Select(bench.one("select[aria-label='" + label + "']")).selectByVisibleText(option);
+        bench.choose(label, option);
     }
 
     private static String value(String label) {
@@ -220,7 +219,8 @@ class EffectsIT extends AtBench {
         assertThat(value("Payload, speed")).isEqualTo("13");
         bench.clickText(".chips button", "wall");
         bench.clickText(".chips button", "top");
-        bench.clickText(".chips button", "snow");
+        bench.click(".chips button[aria-label^=Backdrop]");
+        bench.clickText(".el-dropdown-menu__item", "snow");
         choose("How fast time passes", "0.25 ×");
         choose("When it plays again", "again every");
         bench.enter("Again every", "500ms");
@@ -266,12 +266,8 @@ class EffectsIT extends AtBench {
         bench.enter("Rows", "2");
         bench.type("Name of the sprite", "flare");
         bench.clickText(".el-dialog button", "Bring it and use it here");
-        bench.one("select[aria-label=Frame]");
         choose("Frame", "all, over life");
-        assertThat(new Select(bench.one("select[aria-label=Sprite]"))
-                        .getFirstSelectedOption()
-                        .getText())
-                .isEqualTo("flare");
+        assertThat(bench.chosen("Sprite")).isEqualTo("flare");
         bench.command("z", false);
         bench.command("z", false);
     }
@@ -284,7 +280,7 @@ class EffectsIT extends AtBench {
         bench.press("v");
         bench.await(b -> bench.all(".el-dialog [type=radio]").size() >= 3);
         bench.awaitText(".el-dialog table", "feathers › birth › spread");
-        List<WebElement> radios = bench.all(".el-dialog [type=radio]");
+        List<WebElement> radios = bench.all(".el-dialog .el-radio");
         radios.get(radios.size() - 1).click();
         bench.awaitText(".el-dialog table", "35");
         bench.clickText(".el-dialog button", "Go back to revision 1");
@@ -296,10 +292,6 @@ class EffectsIT extends AtBench {
     void emittersAreTakenFromElsewhereRenamedMovedAndTakenAway() {
         open("hail shatter");
         bench.clickText("aside button", "+ emitter");
-        bench.await(b -> new Select(bench.one("select[aria-label='Copy an emitter from']"))
-                        .getOptions()
-                        .size()
-                > 30);
         choose("Copy an emitter from", "comets");
         bench.await(b -> value("Name of the emitter").equals("comets"));
         WebElement name = bench.one("input[aria-label='Name of the emitter']");

@@ -18,11 +18,7 @@ class EmptyIT {
     private Bench bench;
 
     private void choose(String start) {
-        bench.await(b -> bench.all(".el-popper .choice").stream()
-                        .filter(e -> e.isDisplayed() && e.getText().startsWith(start))
-                        .findFirst()
-                        .orElse(null))
-                .click();
+        bench.clickStarting(".el-popper .choice", start);
     }
 
     @Test

@@ -16,7 +16,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
-import org.openqa.selenium.support.ui.Select;
 
 @DisplayName("With parameters")
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
@@ -24,7 +23,7 @@ class ParametersIT extends AtBench {
     private static void effect(String name) {
         bench.open("/#/effects");
         bench.browser().navigate().refresh();
-        bench.await(b -> bench.all(".list li button span").stream()
+        bench.await(b -> bench.all(".list li button").stream()
                         .filter(e -> e.getText().startsWith(name))
                         .findFirst()
                         .orElse(null))
@@ -126,11 +125,12 @@ class ParametersIT extends AtBench {
         bench("kite tear");
         bench.awaitText("[data-testid=proof]", "A uniform scale");
         // Remove the binding of gravity.
-        WebElement gravity = bench.await(b -> bench.all("select[aria-label$=', property']").stream()
-                .filter(e -> new Select(e).getFirstSelectedOption().getText().equals("gravity"))
-                .findFirst()
-                .orElse(null));
-        String number = gravity.getAttribute("aria-label").replaceAll("\\D", "");
+        String number = bench.await(b -> bench.all(".choice-of input[aria-label$=', property']").stream()
+                        .map(e -> e.getAttribute("aria-label"))
+                        .filter(label -> bench.chosen(label).equals("gravity"))
+                        .findFirst()
+                        .orElse(null))
+                .replaceAll("\\D", "");
         bench.click("button[aria-label='Remove binding " + number + "']");
         bench.awaitText("[data-testid=proof]", "Not a uniform scale");
         assertThat(bench.text("[data-testid=proof]")).contains("gravity of").contains("is not bound");
@@ -164,14 +164,14 @@ class ParametersIT extends AtBench {
         bench("stone chips");
         bench.clickText("header button", "+ parameter");
         bench.await(b -> bench.all(".bench tbody tr").size() == 3);
-        new Select(bench.one("select[aria-label='Type of the parameter']")).selectByVisibleText("a choice of words");
+        bench.choose("Type of the parameter", "a choice of words");
         WebElement words = bench.one("input[aria-label^='Words']");
         words.sendKeys(Keys.chord(Keys.CONTROL, "a") + "dry, damp, soaked" + Keys.TAB);
         bench.clickText(".bindings button", "+ acts on");
         bench.await(b -> bench.all(".each input").size() == 3);
         bench.enter("Binding 1, soaked", "0.5");
         bench.awaitText("[data-testid=neutral]", "to the bit");
-        new Select(bench.one("select[aria-label='Try amount 2']")).selectByVisibleText("soaked");
+        bench.choose("Try amount 2", "soaked");
         // The version before has no such parameter, and plays all the same.
         bench.press("b");
         bench.await(b -> bench.all("[data-testid=stage]").size() == 2);
@@ -193,18 +193,19 @@ class ParametersIT extends AtBench {
         part("amount from force");
         bench.awaitText(".el-popper .sheet", "The last 2 pulls.");
         assertThat(bench.all(".el-popper .sheet circle")).hasSize(2);
-        new Select(shown("select[aria-label='Course between']")).selectByVisibleText("ease-in");
+        bench.choose("Course between", "ease-in");
         bench.awaitText(".row.open .sentence", "0.6…1.8 by a curve");
-        new Select(shown(".el-popper select[aria-label=Field]")).selectByVisibleText("chance");
+        bench.choose("Field", "chance");
         bench.awaitText(".row.open .sentence", "amount random 0.6…1.8");
-        new Select(shown(".el-popper select[aria-label=Field]")).selectByVisibleText("wind");
+        bench.choose("Field", "wind");
         bench.awaitText(".row.open .sentence", "amount from wind 0…12 u/s");
         bench.enter("amount rises over", "0.3");
         bench.awaitText(".row.open .sentence", "rising over 0.3 s, falling over 0 s");
         for (int i = 0; i < 4; i++) {
             bench.command("z", false);
         }
-        bench.await(b -> bench.text(".row.open .sentence").contains("amount from force 10…100 → 0.6…1.8; hit-test radius"));
+        bench.await(
+                b -> bench.text(".row.open .sentence").contains("amount from force 10…100 → 0.6…1.8; hit-test radius"));
     }
 
     @Test
@@ -230,7 +231,7 @@ class ParametersIT extends AtBench {
         bench.awaitText("h1", "not handed over yet");
         assertThat(bench.text("section[aria-label=Channels]")).contains("wind").contains("u/s");
         bench.one("textarea[aria-label='What is new']").sendKeys("the first");
-        bench.click("form .primary");
+        bench.click("form .el-button--primary");
         bench.awaitText("nav li", "the first");
         bench.awaitText("[data-testid=differences]", "Nothing differs from version 1");
 

@@ -50,7 +50,7 @@ class PicturesIT {
 
             bench.open("/#/effects");
             bench.browser().navigate().refresh();
-            bench.await(b -> bench.all(".list li button span").stream()
+            bench.await(b -> bench.all(".list li button").stream()
                             .filter(e -> e.getText().startsWith("water crown"))
                             .findFirst()
                             .orElse(null))
@@ -92,7 +92,7 @@ class PicturesIT {
     }
 
     private static void parameters(Bench bench, Path shots) throws IOException, InterruptedException {
-        bench.await(b -> bench.all(".list li button span").stream()
+        bench.await(b -> bench.all(".list li button").stream()
                         .filter(e -> e.getText().startsWith("kite tear"))
                         .findFirst()
                         .orElse(null))
@@ -112,7 +112,7 @@ class PicturesIT {
         bench.open("/#/handoff");
         bench.awaitText("h1", "not handed over yet");
         bench.one("textarea[aria-label='What is new']").sendKeys("the first, for the landing slice");
-        bench.click("form .primary");
+        bench.click("form .el-button--primary");
         bench.awaitText("[data-testid=differences]", "Nothing differs");
         rename(bench, "{\"what\":\"event\",\"from\":\"courier.landed\",\"to\":\"courier.touched\"}");
         rename(

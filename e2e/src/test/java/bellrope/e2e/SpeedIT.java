@@ -146,7 +146,7 @@ class SpeedIT extends AtBench {
                   body: JSON.stringify({kind: 'effect', body: JSON.parse(arguments[0])})})).then(r => r.status)""", heavy());
         bench.open("/#/effects");
         bench.browser().navigate().refresh();
-        bench.await(b -> bench.all(".list li button span").stream()
+        bench.await(b -> bench.all(".list li button").stream()
                         .filter(e -> e.getText().startsWith("five layers"))
                         .findFirst()
                         .orElse(null))
