@@ -61,7 +61,7 @@ onBeforeUnmount(() => {
     virtual-triggering
     :virtual-ref="beside"
     effect="light"
-    placement="bottom-start"
+    placement="left"
     popper-class="explained"
     :show-arrow="false"
     :offset="4"

@@ -271,7 +271,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
 .axis {
   display: flex;
   justify-content: space-between;
-  margin-left: 64px;
+  margin-left: 72px;
   font-size: 11px;
   margin-top: 2px;
 }
@@ -279,7 +279,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
   margin-top: 4px;
 }
 .leave {
-  margin-left: 64px;
+  margin-left: 72px;
   font-size: 12px;
 }
 </style>

@@ -168,6 +168,7 @@ section {
 }
 table {
   width: 100%;
+  table-layout: fixed;
   border-collapse: collapse;
   margin-top: 4px;
   font-size: 12px;
@@ -176,7 +177,12 @@ th {
   font-weight: 400;
   text-align: center;
   color: var(--muted);
-  max-width: 48px;
+}
+thead tr > :first-child {
+  width: 60px;
+}
+thead tr > :last-child {
+  width: 62px;
 }
 thead th span {
   display: block;
@@ -198,6 +204,7 @@ tbody th {
 }
 .mark {
   display: inline-block;
+  max-width: 100%;
   height: 8px;
   border-radius: 2px;
   background: #c79a4f;

@@ -188,6 +188,7 @@ defineExpose({ shown, duplicate, switchOff, toggle })
         :words="words(opened.id)"
         :response="responses.get(opened.id)"
         :most="most"
+        :chosen="undefined"
         open
         :lit="lit"
         :seconds="SECONDS"

@@ -259,6 +259,7 @@ function setEdge(edge: 'start' | 'end', name?: string) {
       </template>
       <template v-else-if="word.slot === 'effect' || (word.slot === 'gap' && word.index === 0)">
         <EffectChoice
+          v-if="open"
           :rope="rope"
           :title="shape === 'moment' ? 'Play' : 'Run'"
           @choose="setEffect"
@@ -271,7 +272,7 @@ function setEdge(edge: 'start' | 'end', name?: string) {
         />
       </template>
       <EffectChoice
-        v-else-if="slot === 'start' || slot === 'end'"
+        v-else-if="open && (slot === 'start' || slot === 'end')"
         :rope="rope"
         :title="titles[slot]"
         :chosen="rope.run?.[slot] ?? ''"

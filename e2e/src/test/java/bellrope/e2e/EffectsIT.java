@@ -11,6 +11,7 @@ import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
 
 @DisplayName("In the view of effects")
 class EffectsIT extends AtBench {
@@ -225,6 +226,56 @@ class EffectsIT extends AtBench {
         choose("When it plays again", "again every");
         bench.enter("Again every", "500ms");
         assertThat(bench.all("[role=alert]")).isEmpty();
+    }
+
+    @Test
+    void aLaneGetsKeysAndIsPastedIntoAnother() {
+        open("feather burst");
+        emitter("down");
+        int keys = bench.all("button[aria-label^='size key']").size();
+        bench.click("button[aria-label^='size lane']");
+        bench.clickText(".el-dropdown-menu__item", "add a key");
+        bench.await(b -> bench.all("button[aria-label^='size key']").size() == keys + 1);
+        bench.click("button[aria-label^='size lane']");
+        bench.clickText(".el-dropdown-menu__item", "copy this lane");
+        bench.click("button[aria-label^='opacity lane']");
+        bench.clickText(".el-dropdown-menu__item", "paste the copied lane");
+        bench.await(b -> bench.all("button[aria-label^='opacity key']").size() == keys + 1);
+        bench.command("z", false);
+        bench.command("z", false);
+        bench.await(b -> bench.all("button[aria-label^='size key']").size() == keys);
+    }
+
+    @Test
+    void settingsExplainThemselvesAndARateIsToldAsAnInterval() throws IOException {
+        open("water crown");
+        emitter("mist");
+        bench.one("input[aria-label^='Spread']").click();
+        bench.awaitText(".explained", "Largest angle between a throw and its aim");
+        assertThat(bench.violations()).isEmpty();
+        bench.enter("Rate", "every 100ms");
+        bench.await(b -> value("Rate").equals("10"));
+        assertThat(bench.one("input[aria-label^='Rate']").getAttribute("title")).isEqualTo("one every 100 ms");
+        bench.command("z", false);
+        bench.await(b -> value("Rate").equals("60"));
+    }
+
+    @Test
+    void lettersThatAreTypedBeforeASheetIsUpAreNoKeys() {
+        open("water crown");
+        bench.press("nbb");
+        bench.await(b -> bench.all("[data-testid=recipe]").size() >= 16);
+        assertThat(bench.all("[data-testid=stage]")).hasSize(1);
+        // What is sought is found in the field that has the focus, and Enter takes the first.
+        bench.await(b ->
+                (Boolean) bench.js("return document.activeElement.getAttribute('aria-label') === 'Find a recipe'"));
+        int before = bench.all(".list li").size();
+        new Actions(bench.browser()).sendKeys("muzzle" + Keys.ENTER).perform();
+        bench.await(b -> bench.all(".list li").size() == before + 1);
+        bench.awaitText(".list .selected", "muzzle flash");
+        bench.await(b -> bench.all(".el-overlay").stream().noneMatch(e -> e.isDisplayed()));
+        bench.command("z", false);
+        bench.await(b -> bench.all(".list li").size() == before);
     }
 
     @Test

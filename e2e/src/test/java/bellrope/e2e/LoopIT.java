@@ -189,6 +189,7 @@ class LoopIT extends AtBench {
         bench.clickText(".row.open .part", "speed over 11 u/s");
         bench.enter("Bound", "5");
         bench.awaitText("[data-rope='landing hard'] .sentence", "speed over 5 u/s");
+        bench.click(".events .head");
         openRope("struck by a branch");
         bench.clickText(".row.open .part", "no effect chosen");
         bench.clickStarting(".el-popper .choice", "hail shatter");

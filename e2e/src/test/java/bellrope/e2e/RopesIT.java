@@ -112,6 +112,53 @@ class RopesIT extends AtBench {
     }
 
     @Test
+    void whatARopePlaysIsMadeOnTheSpot() {
+        bench.click("[data-rope='struck by a branch'] .knot");
+        String row = "[data-rope='struck by a branch'] .sentence";
+        part("no effect chosen");
+        // Searched among effects and recipes; Enter takes the first.
+        bench.type("Find an effect or a recipe", "sparks");
+        bench.await(b -> bench.all("[data-testid=offered]").size() == 1);
+        new Actions(bench.browser()).sendKeys(Keys.ENTER).perform();
+        bench.awaitText(row, "play sparks");
+        bench.await(
+                b -> !bench.all("[data-rope='struck by a branch'] .figures dd").isEmpty());
+        part("sparks");
+        bench.await(b -> bench.all(".el-popper .choice").stream()
+                .anyMatch(e -> e.isDisplayed() && e.getText().contains("one-shot · 1 other rope")));
+        choose("a blank effect");
+        bench.awaitText(row, "play new effect");
+        bench.await(
+                b -> !bench.all("[data-rope='struck by a branch'] .figures dd").isEmpty());
+        for (int i = 0; i < 4; i++) {
+            bench.command("z", false);
+        }
+        bench.awaitText(row, "no effect chosen");
+    }
+
+    @Test
+    void whatLastsBeginsAndEndsWithWhatIsPressed() {
+        bench.click("[data-rope='the kite reels'] .knot");
+        String row = "[data-rope='the kite reels'] .sentence";
+        bench.awaitText(row, "begin with drum puff");
+        part("drum puff");
+        choose("nothing");
+        bench.await(b -> !bench.text(row).contains("begin with"));
+        part("+ more");
+        choose("something to begin with");
+        choose("hard knock");
+        bench.awaitText(row, "begin with hard knock");
+        part("0.4 s");
+        bench.enter("fades out over", "600ms");
+        bench.awaitText(row, "fade 0.6 s");
+        bench.click(".events .head");
+        for (int i = 0; i < 3; i++) {
+            bench.command("z", false);
+        }
+        bench.awaitText(row, "begin with drum puff");
+    }
+
+    @Test
     void aNoticeTakesValuesToGameCode() throws IOException {
         bench.click("[data-rope='a parcel collected'] .knot");
         String row = "[data-rope='a parcel collected'] .sentence";
