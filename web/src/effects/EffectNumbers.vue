@@ -132,6 +132,7 @@ small {
 }
 .was {
   display: inline;
+  margin-left: 4px;
   font-weight: 400;
   color: var(--muted);
   text-decoration: line-through;

@@ -60,6 +60,8 @@ function lead(finding: FindingReport) {
   })
 }
 const findings = computed(() => props.report?.findings ?? [])
+/** Names of more emitters than this do not fit beside each other. */
+const FEW = 3
 </script>
 
 <template>
@@ -68,7 +70,7 @@ const findings = computed(() => props.report?.findings ?? [])
     <EmitterList v-model:at="at" :report="report" />
     <section aria-label="What answers to what">
       <h2>What answers to what</h2>
-      <table v-if="effect.parameters.length">
+      <table v-if="effect.parameters.length" :class="{ upright: effect.emitters.length > FEW }">
         <thead>
           <tr>
             <td></td>
@@ -189,6 +191,13 @@ thead th span {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+/* Of many emitters the names stand upright, so that none is cut. */
+.upright thead th:not(:last-child) span {
+  display: inline-block;
+  writing-mode: vertical-rl;
+  transform: rotate(180deg);
+  max-height: 90px;
 }
 tbody th {
   text-align: left;

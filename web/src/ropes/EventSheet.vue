@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import type { InputInstance } from 'element-plus'
 import TextField from '../common/TextField.vue'
 import Choice from '../common/Choice.vue'
 import type { EventType, Field } from '../api/bundle'
@@ -14,6 +15,8 @@ const props = defineProps<{ id: number }>()
 const emit = defineEmits<{ close: []; made: [id: number] }>()
 const project = useProject()
 const open = ref(true)
+/** Where a new event is named. */
+const naming = ref<InputInstance>()
 const part = computed(() => project.events.find((e) => e.id === props.id))
 const event = computed(() => part.value?.body)
 const ropes = computed(() => project.ropes.filter((r) => r.body.event === event.value?.name).length)
@@ -126,6 +129,7 @@ useSheet()
     :title="event ? event.name : 'A new event'"
     width="640"
     append-to-body
+    @opened="naming?.focus()"
     @closed="emit('close')"
   >
     <div v-if="event" class="sheet" @keydown.stop>

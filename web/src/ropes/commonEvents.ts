@@ -40,6 +40,36 @@ export const COMMON: { verb: string; about: string; make: Omit<EventType, 'name'
     },
   },
   {
+    verb: 'jumped',
+    about: 'leaves the ground',
+    make: {
+      shape: 'moment',
+      description: 'It leaves the ground.',
+      weight: 2,
+      fields: [position, normal, number('speed', 0, 15, 6, 'u/s'), surface],
+    },
+  },
+  {
+    verb: 'flipped',
+    about: 'turns over in the air',
+    make: {
+      shape: 'moment',
+      description: 'It turns over in the air.',
+      weight: 2,
+      fields: [position, { name: 'heading', type: 'heading' }],
+    },
+  },
+  {
+    verb: 'hit',
+    about: 'hits something else',
+    make: {
+      shape: 'moment',
+      description: 'It hits something.',
+      weight: 4,
+      fields: [position, normal, direction, number('force', 0, 100, 40, 'N')],
+    },
+  },
+  {
     verb: 'struck',
     about: 'is hit by something',
     make: {
@@ -62,6 +92,36 @@ export const COMMON: { verb: string; about: string; make: Omit<EventType, 'name'
       description: 'It is picked up.',
       weight: 2,
       fields: [position, number('worth', 1, 5, 2, '')],
+    },
+  },
+  {
+    verb: 'took',
+    about: 'picks something up',
+    make: {
+      shape: 'moment',
+      description: 'It picks something up.',
+      weight: 2,
+      fields: [position, number('worth', 1, 5, 2, '')],
+    },
+  },
+  {
+    verb: 'started',
+    about: 'begins to go',
+    make: {
+      shape: 'moment',
+      description: 'It begins to go.',
+      weight: 1,
+      fields: [position, { name: 'heading', type: 'heading' }],
+    },
+  },
+  {
+    verb: 'stopped',
+    about: 'comes to rest',
+    make: {
+      shape: 'moment',
+      description: 'It comes to rest.',
+      weight: 1,
+      fields: [position, { name: 'heading', type: 'heading' }, number('speed', 0, 15, 5, 'u/s')],
     },
   },
   {

@@ -72,4 +72,33 @@ class EmptyIT {
             bench.awaitText("body", "take back");
         }
     }
+
+    @Test
+    void theFirstTunedResponseTakesFewPresses() {
+        try (Bench fresh = new Bench(folder, false)) {
+            bench = fresh;
+            bench.await(b -> bench.text("header").contains("connected"));
+            bench.js("window.presses = 0; for (const kind of ['pointerdown', 'keydown'])"
+                    + " window.addEventListener(kind, () => window.presses++, true)");
+            bench.clickText(".board button", "+ event");
+            bench.clickStarting(".el-dialog .commons button", "landed");
+            bench.awaitText(".events", "landed");
+            bench.click(".el-dialog__headerbtn");
+            bench.await(b -> bench.all(".el-overlay").stream().noneMatch(e -> e.isDisplayed()));
+            bench.clickText(".board .empty button", "+ rope");
+            bench.clickText(".row.open .part", "no effect chosen");
+            bench.clickStarting("[data-testid=offered]", "impact");
+            bench.awaitText(".row.open .sentence", "play impact");
+            bench.await(b -> !bench.all("[data-number=births]").isEmpty());
+            bench.press(" ");
+            bench.awaitText("[data-testid=account]", "impact at");
+            String reach = bench.number("reach");
+            bench.press("e");
+            bench.enter("Speed, most", "9");
+            bench.await(b -> !bench.number("reach").equals(reach));
+            bench.press(" ");
+            bench.awaitText("[data-testid=account]", "impact at");
+            assertThat((Long) bench.js("return window.presses")).isBetween(10L, 20L);
+        }
+    }
 }

@@ -20,7 +20,7 @@ class PicturesIT {
             bench.await(b -> !bench.all("[data-number=births]").isEmpty());
             bench.press(" ");
             bench.awaitText("[data-testid=account]", "1 answered");
-            bench.await(b -> bench.text("[data-testid=live-instances]").equals("0"));
+            bench.await(b -> bench.text(".which").equals("preview"));
             moment(bench, 0.24);
             Files.write(shots.resolve("ropes.png"), bench.picture());
 
@@ -44,7 +44,7 @@ class PicturesIT {
             bench.clickText("[role=tab]", "crown drops");
             bench.press(" ");
             bench.awaitText("[data-testid=account]", "water crown at");
-            bench.await(b -> bench.text("[data-testid=live-instances]").equals("0"));
+            bench.await(b -> bench.text(".which").equals("preview"));
             moment(bench, 0.3);
             Files.write(shots.resolve("shaping.png"), bench.picture());
 
