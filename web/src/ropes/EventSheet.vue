@@ -359,6 +359,7 @@ label {
   color: var(--muted);
 }
 .wide {
+  white-space: nowrap;
   flex: 1;
 }
 .field .link,

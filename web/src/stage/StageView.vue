@@ -1,29 +1,21 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, reactive, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
 import type { Vector } from '../api/bundle'
 import { useKept } from '../common/useKept'
 import type { Clock } from './clock'
 import type { Frame, Take } from './frames'
-import {
-  cameraOn,
-  flashColour,
-  heightOf,
-  inPicture,
-  pictureOf,
-  placeIn,
-  runOn,
-  surfaceLine,
-  VIEWS,
-  type View,
-} from './framing'
+import { flashColour, placeIn, runOn, surfaceLine, type View } from './framing'
 import type { Grip, Outlines } from './outlines'
 import { paintOverlay } from './overlay'
-import { axes, Renderer, type Backdrop, type Camera } from './renderer'
+import { axes, Renderer, type Backdrop } from './renderer'
 import { loadSprites, type SpriteSource } from './sprites'
+import StageChips from './StageChips.vue'
 import StageOutlines from './StageOutlines.vue'
 import StageScrub from './StageScrub.vue'
+import { useCamera } from './useCamera'
+import { useLive } from './useLive'
 import { useHand, type Stroke } from './useHand'
-import { length as vectorLength, minus, plus, times } from './vectors'
+import { length as vectorLength, minus } from './vectors'
 import type { Comfort } from './useStage'
 
 /**
@@ -91,7 +83,7 @@ const clock = reactive<Clock>({ at: 0, playing: true })
 const shared = computed(() => props.follows ?? clock)
 
 const PALE: Backdrop[] = ['moor', 'snow', 'checker']
-const BACKDROPS: Backdrop[] = ['night', 'dusk', 'moor', 'snow', 'checker']
+const STILL = [0, 0] as const
 
 const canvas = ref<HTMLCanvasElement>()
 const overlay = ref<HTMLCanvasElement>()
@@ -99,10 +91,10 @@ const box = ref<HTMLElement>()
 const view = defineModel<View>('view', { default: 'side' })
 const backdrop = defineModel<Backdrop>('backdrop', { default: 'night' })
 const outlined = useKept('outlines', true)
-const following = ref(false)
 const playing = computed({ get: () => shared.value.playing, set: (v) => (shared.value.playing = v) })
 const at = computed({ get: () => shared.value.at, set: (v) => (shared.value.at = v) })
-const live = shallowRef<Frame>()
+const { frame: live, now: liveNow, take: takeLive } = useLive()
+const hand = useHand({ free: () => view.value === 'free', pressed: press })
 const failure = ref('')
 const scrubbing = ref(false)
 let renderer: Renderer | undefined
@@ -110,18 +102,6 @@ let loop = 0
 let last = 0
 let dirty = true
 
-// What has played on the live stage is seen to be gone before the take goes on.
-const liveNow = ref(false)
-let rest: ReturnType<typeof setTimeout> | undefined
-/** How long the empty live stage is shown, ms. */
-const REST = 500
-function lives(playing: boolean) {
-  if (playing) {
-    clearTimeout(rest)
-    rest = undefined
-    liveNow.value = true
-  } else if (liveNow.value) rest ??= setTimeout(() => ((liveNow.value = false), (rest = undefined)), REST)
-}
 const seconds = computed(() => at.value / (props.take?.head.stepsPerSecond ?? 60))
 const shown = computed(() => {
   if (liveNow.value) return live.value
@@ -129,53 +109,20 @@ const shown = computed(() => {
   return take?.frame(Math.min(Math.floor(at.value), take.length - 1))
 })
 
-const size = reactive({ width: 435, height: 264 })
-const hand = useHand({ free: () => view.value === 'free', pressed: press })
-const followed = computed(() => (following.value && !liveNow.value ? props.moving : undefined))
-/** What is in the middle: the response, until another comes that can be seen without moving the view. */
-const centre = ref(props.point)
-/** Where the source is, if the view follows it. */
-const middle = computed<Vector>(() =>
-  followed.value ? plus(centre.value, times(followed.value, seconds.value)) : centre.value,
-)
-const tall = computed(() => {
-  const { take, beside } = props
-  const point = centre.value
-  if (!followed.value || !take) return heightOf(point, size.width / size.height, take, beside)
-  // What is left behind on the way is not worth a smaller picture.
-  const high = Math.max(Math.abs(take.least[1] - point[1]), Math.abs(take.most[1] - point[1]))
-  const near = { least: plus(point, [-high, -high, 0]), most: plus(point, [high, high, 0]) }
-  return heightOf(point, size.width / size.height, near)
+const { size, following, camera, picture } = useCamera({
+  point: () => props.point,
+  take: () => props.take,
+  beside: () => props.beside,
+  home: () => props.home,
+  moving: () => (liveNow.value ? undefined : props.moving),
+  seconds: () => seconds.value,
+  view,
+  turned: hand.turned,
+  shake: () => (liveNow.value && props.comfort ? props.comfort.shake : STILL),
 })
-const camera = computed<Camera>(() =>
-  cameraOn(
-    middle.value,
-    tall.value,
-    view.value,
-    hand.turned,
-    liveNow.value && props.comfort ? props.comfort.shake : [0, 0],
-  ),
-)
-const picture = computed(() => pictureOf(camera.value, size.width, size.height))
 const drawn = computed(
   () => (outlined.value && props.outlines?.(axes(camera.value).back as Vector)) || undefined,
 )
-
-/** Share of the picture, from its edges, in which a response is not seen well. */
-const EDGE = 0.15
-let home = props.home
-function centred() {
-  const [x, y] = inPicture(props.point, picture.value)
-  const seen =
-    x > EDGE * size.width &&
-    x < (1 - EDGE) * size.width &&
-    y > EDGE * size.height &&
-    y < (1 - EDGE) * size.height
-  if (seen && home === props.home) return
-  home = props.home
-  centre.value = props.point
-}
-watch([() => props.point.join(), () => props.take], centred)
 const pale = computed(() => PALE.includes(backdrop.value))
 const flash = computed(() => flashColour(props.comfort?.flash ?? [0, 0, 0, 0]))
 
@@ -190,8 +137,7 @@ function draw() {
 /** Draws a live frame now, and measures the way from a key press to the picture if one began. */
 function showLive(frame: Frame) {
   const first = pressed !== undefined && frame.count > 0
-  live.value = frame
-  lives(frame.instances > 0)
+  takeLive(frame)
   if (first || frame.instances === 0 || renderer?.ready()) draw()
   else dirty = true
   if (first) {
@@ -296,7 +242,6 @@ watch(
 )
 onBeforeUnmount(() => {
   cancelAnimationFrame(loop)
-  clearTimeout(rest)
   watcher?.disconnect()
   renderer?.release()
 })
@@ -415,27 +360,19 @@ const arrow = computed(() => {
       </div>
       <slot name="beside" />
       <template v-if="!props.follows">
-        <div class="chips">
-          <slot name="left" />
-          <span class="space" />
-          <slot name="right" />
-          <span class="group" role="group" aria-label="Camera">
-            <button v-for="v in VIEWS" :key="v" :aria-pressed="view === v" @click="view = v">{{ v }}</button>
-            <button v-if="moving" :aria-pressed="following" @click="following = !following">follow</button>
-          </span>
-          <el-dropdown trigger="click" @command="backdrop = $event">
-            <button class="list" :aria-label="`Backdrop: ${backdrop}`">{{ backdrop }}</button>
-            <template #dropdown>
-              <el-dropdown-menu>
-                <el-dropdown-item v-for="b in BACKDROPS" :key="b" :command="b">{{ b }}</el-dropdown-item>
-              </el-dropdown-menu>
-            </template>
-          </el-dropdown>
-          <span class="group">
-            <button v-if="outlines" :aria-pressed="outlined" @click="outlined = !outlined">outlines</button>
-            <button :aria-pressed="whole" title="Stage alone (F)" @click="emit('whole')">whole</button>
-          </span>
-        </div>
+        <StageChips
+          v-model:view="view"
+          v-model:backdrop="backdrop"
+          v-model:outlined="outlined"
+          v-model:following="following"
+          :outlinable="!!outlines"
+          :followable="!!moving"
+          :whole="whole"
+          @whole="emit('whole')"
+        >
+          <template #left><slot name="left" /></template>
+          <template #right><slot name="right" /></template>
+        </StageChips>
       </template>
     </div>
     <StageScrub
@@ -497,38 +434,6 @@ canvas {
 .overlay {
   pointer-events: none;
 }
-.chips {
-  position: absolute;
-  inset: 8px 8px auto 8px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 8px;
-  pointer-events: none;
-}
-.chips > * {
-  pointer-events: auto;
-}
-.chips .space {
-  flex: 1;
-  pointer-events: none;
-}
-.chips :deep(.group) {
-  display: flex;
-  gap: 2px;
-}
-.chips :deep(button) {
-  background: rgba(24, 32, 43, 0.92);
-  color: var(--stage-ink);
-  font-size: 12px;
-  padding: 2px 7px;
-  border-radius: 3px;
-  border: 1px solid #3a4656;
-}
-.chips :deep(button[aria-pressed='true']) {
-  background: var(--stage-ink);
-  color: var(--stage);
-  font-weight: 600;
-}
 .title {
   position: absolute;
   left: 12px;
@@ -560,9 +465,6 @@ canvas {
   padding: 0 60px;
   text-align: center;
   pointer-events: none;
-}
-.list::after {
-  content: ' ▾';
 }
 .window.pressed {
   cursor: crosshair;
