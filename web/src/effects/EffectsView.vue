@@ -29,7 +29,7 @@ import PlayedRow from './PlayedRow.vue'
 import RecipeSheet from './RecipeSheet.vue'
 import RevisionSheet from './RevisionSheet.vue'
 import ThrowRose from './ThrowRose.vue'
-import { usualPlay, type Play } from './play'
+import { speedOf, usualPlay, type Play } from './play'
 
 /** The view of effects: start from something near, shape it, see at once what it does, read its numbers and findings. */
 const props = defineProps<{ find: string }>()
@@ -38,8 +38,6 @@ const route = useRoute()
 
 type Shown = Take<PreviewHead>
 const MODES = ['now', 'before', 'side by side'] as const
-/** Speed of a source that has to move for its effect to show, u/s: as core has it. */
-const USUAL_SPEED = 4
 const SURFACES = ['ground', 'wall', 'ceiling'] as const
 
 const stage = ref<InstanceType<typeof StageView>>()
@@ -86,7 +84,7 @@ const edit = provideEdit({
 
 /** The velocity of the source, where it moves. */
 const moving = computed<Vector | undefined>(() => {
-  const speed = play.speed ?? (effect.value?.emitters.some((e) => e.birth.perUnit) ? USUAL_SPEED : 0)
+  const speed = effect.value ? speedOf(play, effect.value) : 0
   return speed ? [speed, 0, 0] : undefined
 })
 /** What is drawn on the stage, seen from somewhere: the open emitter, and the way of the source. */

@@ -4,7 +4,7 @@ import Choice from '../common/Choice.vue'
 import type { Effect } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
 import { useProject } from '../project/useProject'
-import type { Play } from './play'
+import { speedOf, type Play } from './play'
 
 /** With what, from where and how fast the preview plays; and when again. */
 const props = defineProps<{ play: Play; part: 'pull' | 'time'; effect: Effect }>()
@@ -102,7 +102,7 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
     </span>
     <span class="quiet">source moves</span>
     <NumberField
-      :value="play.speed ?? (effect.emitters.some((e) => e.birth.perUnit) ? 4 : 0)"
+      :value="speedOf(play, effect)"
       label="Source moves"
       unit="u/s"
       :step="1"

@@ -1,4 +1,4 @@
-import type { Datum, Payload } from '../api/bundle'
+import type { Datum, Effect, Payload } from '../api/bundle'
 
 /** How a preview is played. */
 export interface Play {
@@ -32,3 +32,10 @@ export const usualPlay = (): Play => ({
   every: undefined,
   set: undefined,
 })
+
+/** Speed of a source that has to move for its effect to show, u/s: as core has it (`Preview`). */
+const USUAL_SPEED = 4
+
+/** Returns how fast the source of a preview moves, u/s. */
+export const speedOf = (play: Play, effect: Effect) =>
+  play.speed ?? (effect.emitters.some((e) => e.birth.perUnit) ? USUAL_SPEED : 0)
