@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import org.openqa.selenium.By;
 import org.openqa.selenium.ElementClickInterceptedException;
@@ -229,7 +230,9 @@ final class Bench implements AutoCloseable {
     void choose(String label, String option) {
         click(b -> choice(label));
         await(b -> all(".el-select-dropdown__item").stream().anyMatch(WebElement::isDisplayed));
-        if (option(option) == null) {
+        // The list may still be drawn anew while it is read.
+        boolean there = await(b -> Optional.of(option(option) != null)).orElseThrow();
+        if (!there) {
             // A long list is searched.
             choice(label).findElement(By.cssSelector("input")).sendKeys(option);
         }
