@@ -4,7 +4,7 @@ import type { InputInstance } from 'element-plus'
 import { useRoute, useRouter, type LocationQuery } from 'vue-router'
 import { api } from './api/client'
 import Explainer from './common/Explainer.vue'
-import { letterKeys, setLetterKeys, useKeys } from './common/useKeys'
+import { letterKeys, useKeys } from './common/useKeys'
 import ConflictSheet from './project/ConflictSheet.vue'
 import ProjectMenu from './project/ProjectMenu.vue'
 import { useNews } from './project/useNews'
@@ -179,9 +179,7 @@ const ROPE_KEYS = [
             <dd>{{ what }}</dd>
           </template>
         </dl>
-        <el-checkbox class="letters" :model-value="letterKeys" @change="setLetterKeys(!!$event)"
-          >Letters, digits and Space act as keys</el-checkbox
-        >
+        <el-checkbox class="letters" v-model="letterKeys">Letters, digits and Space act as keys</el-checkbox>
       </el-popover>
       <span class="link-state" :class="news.state.value" role="status">{{ standing }}</span>
     </header>

@@ -46,4 +46,12 @@ describe('a text', () => {
     await nextTick()
     expect(refusing.input.element.value).toBe('old')
   })
+  it('is not lost while it is typed because another window saved', async () => {
+    const { w, input } = field({})
+    await input.setValue('half a na')
+    await w.setProps({ value: 'theirs' })
+    expect(input.element.value).toBe('half a na')
+    await input.trigger('keydown', { key: 'Escape' })
+    expect(input.element.value).toBe('theirs')
+  })
 })

@@ -20,14 +20,18 @@ const text = ref(props.value ?? '')
 const field = ref<{ blur: () => void }>()
 watch(
   () => props.value,
-  (value) => (text.value = value ?? ''),
+  // What is being typed is not lost because another window saved.
+  (value, before) => text.value === (before ?? '') && (text.value = value ?? ''),
 )
 const giveBack = () => (text.value = props.value ?? '')
 
 async function leave() {
   const next = text.value.trim()
   if (next === (props.value ?? '') || (!next && props.demanded)) giveBack()
-  else if ((await props.take(next)) === false) giveBack()
+  else {
+    text.value = next
+    if ((await props.take(next)) === false) giveBack()
+  }
 }
 function key(event: KeyboardEvent | Event) {
   const { key } = event as KeyboardEvent

@@ -1,9 +1,7 @@
-import { reactive, watch } from 'vue'
+import { useKept } from './useKept'
 
 /** How a time is shown: in seconds, milliseconds or frames. */
 export type TimeUnit = 's' | 'ms' | 'f'
-
-const KEPT = 'bellrope.times'
 
 interface Times {
   all: TimeUnit
@@ -11,32 +9,23 @@ interface Times {
   own: Record<string, TimeUnit>
 }
 
-function kept(): Times {
-  try {
-    return { all: 's', own: {}, ...JSON.parse(localStorage.getItem(KEPT) ?? '{}') }
-  } catch {
-    return { all: 's', own: {} }
-  }
-}
-
-const times = reactive<Times>(kept())
-watch(times, () => localStorage.setItem(KEPT, JSON.stringify(times)))
+const times = useKept<Times>('times', { all: 's', own: {} })
 
 // Both ends of a range go by the name of the range.
 const name = (label: string) => label.split(',')[0]
 
-export const timeUnit = (label: string): TimeUnit => times.own[name(label)] ?? times.all
+export const timeUnit = (label: string): TimeUnit => times.value.own[name(label)] ?? times.value.all
 
 /** Goes on in the unit that was typed. */
 export function keepTimeUnit(label: string, unit: TimeUnit) {
-  if (unit === times.all) delete times.own[name(label)]
-  else times.own[name(label)] = unit
+  if (unit === times.value.all) delete times.value.own[name(label)]
+  else times.value.own[name(label)] = unit
 }
 
-export const allTimes = () => times.all
+export const allTimes = () => times.value.all
 
 /** Shows all times in a unit, those too that had one of their own. */
 export function showAllTimes(unit: TimeUnit) {
-  times.all = unit
-  times.own = {}
+  times.value.all = unit
+  times.value.own = {}
 }

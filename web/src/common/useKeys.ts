@@ -1,14 +1,8 @@
-import { onMounted, onScopeDispose, ref } from 'vue'
-
-const KEEP = 'bellrope.letter-keys'
+import { onMounted, onScopeDispose } from 'vue'
+import { useKept } from './useKept'
 
 /** Whether single letters, digits and Space act as keys of the bench (WCAG 2.1.4: it must be possible to turn them off). */
-export const letterKeys = ref(localStorage.getItem(KEEP) !== 'off')
-
-export function setLetterKeys(on: boolean) {
-  letterKeys.value = on
-  localStorage.setItem(KEEP, on ? 'on' : 'off')
-}
+export const letterKeys = useKept('letter keys', true)
 
 /** Sheets that are open, or about to be. */
 let sheets = 0

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import Choice from '../common/Choice.vue'
 import type { Key } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
-import { rounded, showNumber } from '../common/numberText'
+import { showNumber } from '../common/numberText'
 import { laid } from './laid'
 import * as lane from './lane'
 
@@ -29,6 +29,7 @@ const emit = defineEmits<{ draft: [keys: Key[]]; commit: [keys: Key[]]; replace:
 const chosen = ref<number>()
 const svg = ref<SVGSVGElement>()
 const scale = computed(() => lane.scaleOf(props.least, props.keys, props.base))
+const short = (value: number) => showNumber(Number(value.toPrecision(3)))
 const up = (value: number) => lane.y(value, scale.value)
 const path = computed(() => lane.line(props.keys, scale.value))
 const ghost = computed(() =>
@@ -195,8 +196,8 @@ function giveBack() {
         <path class="curve" :d="path" />
       </svg>
       <span class="scale" aria-hidden="true"
-        ><span>{{ showNumber(rounded(scale.low + scale.span)) }}</span
-        ><span>{{ showNumber(rounded(scale.low)) }}</span></span
+        ><span>{{ short(scale.low + scale.span) }}</span
+        ><span>{{ short(scale.low) }}</span></span
       >
       <button
         v-for="(k, i) in keys"

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import Choice from '../common/Choice.vue'
 import type { Barrier, Child, Collision, End, Key, Moment, Stop } from '../api/bundle'
+import { freeName } from '../common/freeName'
 import { showNumber } from '../common/numberText'
 import { useProject } from '../project/useProject'
 import CurveLane from './CurveLane.vue'
@@ -83,10 +84,11 @@ function setWhen(i: number, when: Moment) {
 function mark() {
   edit.changeEffect((effect) => {
     const self = effect.emitters.find((e) => e.seed === edit.emitter.value.seed)!
-    const names = new Set(effect.emitters.map((e) => e.name))
     const seeds = new Set(effect.emitters.map((e) => e.seed))
-    let name = 'mark'
-    for (let n = 2; names.has(name); n++) name = `mark ${n}`
+    const name = freeName(
+      'mark',
+      effect.emitters.map((e) => e.name),
+    )
     let seed = 1
     while (seeds.has(seed)) seed++
     self.end ??= {}

@@ -8,6 +8,7 @@ import GradientLane from './GradientLane.vue'
 import LaneClock from './LaneClock.vue'
 import AnswersName from './AnswersName.vue'
 import PathNumber from './PathNumber.vue'
+import { explanation } from '../common/explained'
 import { put } from '../common/paths'
 import { useEdit } from './useEdit'
 
@@ -205,6 +206,7 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
     <template v-for="lane in lanes" :key="lane.name">
       <CurveLane
         :data-setting="`life.${lane.name}`"
+        :data-explains="explanation('Emitter', `life.${lane.name}`)"
         :keys="life[lane.name] ?? ONE"
         :base="before?.[lane.name] ?? (before ? ONE : undefined)"
         :label="lane.name"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import OneOf from '../common/OneOf.vue'
 import { Refused, type PartView, type PreviewHead } from '../api/client'
 import type { Effect, Vector } from '../api/bundle'
 import { latest } from '../common/latest'
@@ -13,6 +14,7 @@ import CourseField from '../effect/CourseField.vue'
 import EndAct from '../effect/EndAct.vue'
 import LifeAct from '../effect/LifeAct.vue'
 import { provideEdit } from '../effect/useEdit'
+import { freeName } from '../common/freeName'
 import { useProject } from '../project/useProject'
 import type { Take } from '../stage/frames'
 import type { Backdrop } from '../stage/renderer'
@@ -205,9 +207,10 @@ watch([mode, base], () => {
 })
 
 async function add(body: Effect) {
-  const taken = new Set(project.effects.map((e) => e.body.name))
-  let name = body.name
-  for (let n = 2; taken.has(name); n++) name = `${body.name} ${n}`
+  const name = freeName(
+    body.name,
+    project.effects.map((e) => e.body.name),
+  )
   const id = await project.add('effect', { ...JSON.parse(JSON.stringify(body)), name })
   sheet.value = undefined
   if (id) open(id)
@@ -300,24 +303,23 @@ useKeys({
               <EffectNumbers :numbers="take?.head.numbers" />
             </template>
             <template #left>
-              <span class="group" role="group" aria-label="Which version">
-                <el-button link v-for="m in MODES" :key="m" :aria-pressed="mode === m" @click="mode = m">
-                  {{ words(m) }}
-                </el-button>
-              </span>
+              <OneOf
+                class="group"
+                label="Which version"
+                :value="mode"
+                :options="MODES"
+                :words="words"
+                @choose="mode = $event"
+              />
             </template>
             <template #right>
-              <span class="group" role="group" aria-label="Surface">
-                <el-button
-                  link
-                  v-for="s in SURFACES"
-                  :key="s"
-                  :aria-pressed="play.surface === s"
-                  @click="play.surface = s"
-                >
-                  {{ s }}
-                </el-button>
-              </span>
+              <OneOf
+                class="group"
+                label="Surface"
+                :value="play.surface"
+                :options="SURFACES"
+                @choose="play.surface = $event"
+              />
             </template>
             <template #over><ThrowRose v-if="take" :numbers="take.head.numbers" /></template>
             <template #repeat><PlayedRow :play="play" part="time" :effect="effect" /></template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { freeName } from '../common/freeName'
 import TextField from '../common/TextField.vue'
 import Choice from '../common/Choice.vue'
 import { api, type EffectReport, type RecipeView } from '../api/client'
@@ -35,12 +36,6 @@ function many(e: Emitter): string {
   return parent ? `from ${parent.name}` : 'never born'
 }
 
-function freeName(wanted: string, of: Effect) {
-  const taken = new Set(of.emitters.map((e) => e.name))
-  let name = wanted
-  for (let n = 2; taken.has(name); n++) name = `${wanted} ${n}`
-  return name
-}
 function put(emitter: Emitter) {
   edit.changeEffect((effect) => {
     const copy = JSON.parse(JSON.stringify(emitter)) as Emitter
@@ -51,7 +46,10 @@ function put(emitter: Emitter) {
       copy.end.children = copy.end.children.filter(
         (c) => c.effect || names.has(c.emitter!) || c.emitter === emitter.name,
       )
-    copy.name = freeName(emitter.name, effect)
+    copy.name = freeName(
+      emitter.name,
+      effect.emitters.map((e) => e.name),
+    )
     copy.end?.children?.forEach((c) => c.emitter === emitter.name && (c.emitter = copy.name))
     let seed = 1
     while (seeds.has(seed)) seed++

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import OneOf from '../common/OneOf.vue'
 import Choice from '../common/Choice.vue'
 import type { Effect } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
@@ -18,6 +19,7 @@ const numbers = computed(() =>
   (event.value?.body.fields ?? []).flatMap((f) => (f.type === 'number' ? [f] : [])),
 )
 const STRENGTHS = ['soft', 'usual', 'hard'] as const
+const SIDES = ['left', 'right'] as const
 const RATES = [0.1, 0.25, 0.5, 1, 2]
 
 function setRope(id: number) {
@@ -71,17 +73,7 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
       <option v-for="r in ropes" :key="r.id" :value="r.id">as by “{{ r.body.name }}”</option>
     </Choice>
     <template v-if="rope">
-      <span class="words" role="group" aria-label="Strength">
-        <el-button
-          link
-          v-for="s in STRENGTHS"
-          :key="s"
-          :aria-pressed="play.strength === s"
-          @click="setStrength(s)"
-        >
-          {{ s }}
-        </el-button>
-      </span>
+      <OneOf label="Strength" :value="play.strength" :options="STRENGTHS" @choose="setStrength" />
       <template v-for="f in numbers" :key="f.name">
         <span class="quiet">{{ f.name }}</span>
         <NumberField
@@ -95,11 +87,8 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
         />
       </template>
     </template>
-    <span class="words" role="group" aria-label="From which side">
-      <span class="quiet">from the</span>
-      <el-button link :aria-pressed="play.side === 'left'" @click="set('side', 'left')">left</el-button>
-      <el-button link :aria-pressed="play.side === 'right'" @click="set('side', 'right')">right</el-button>
-    </span>
+    <span class="quiet">from the</span>
+    <OneOf label="From which side" :value="play.side" :options="SIDES" @choose="set('side', $event)" />
     <span class="quiet">source moves</span>
     <NumberField
       :value="speedOf(play, effect)"
@@ -146,19 +135,5 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
 }
 .time {
   flex-wrap: nowrap;
-}
-.words {
-  display: inline-flex;
-  gap: 8px;
-}
-.words button {
-  color: var(--muted);
-  border-bottom: 2px solid transparent;
-  min-height: 24px;
-}
-.words button[aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 600;
-  border-color: var(--bronze);
 }
 </style>

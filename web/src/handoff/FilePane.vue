@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import OneOf from '../common/OneOf.vue'
 import { api } from '../api/client'
 import { useProject } from '../project/useProject'
 
@@ -64,17 +65,13 @@ export const FORMATS = [
 <template>
   <aside aria-label="Files">
     <header>
-      <span class="words" role="group" aria-label="Language or format">
-        <el-button
-          link
-          v-for="[key, words] in FORMATS"
-          :key="key"
-          :aria-pressed="format === key"
-          @click="format = key"
-        >
-          {{ words }}
-        </el-button>
-      </span>
+      <OneOf
+        label="Language or format"
+        :value="format"
+        :options="FORMATS.map(([key]) => key)"
+        :words="(key) => FORMATS.find(([k]) => k === key)![1]"
+        @choose="format = $event"
+      />
       <p>
         <b>{{ file }}</b>
         <span v-if="whole" class="quiet">wraps the core in a game's page</span>
@@ -101,21 +98,6 @@ aside {
 header {
   padding: 6px 14px;
   border-bottom: 1px solid var(--line);
-}
-.words {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-}
-.words button {
-  color: var(--muted);
-  border-bottom: 2px solid transparent;
-  min-height: 26px;
-}
-.words button[aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 600;
-  border-color: var(--bronze);
 }
 p {
   display: flex;

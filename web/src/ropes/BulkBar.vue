@@ -5,7 +5,8 @@ import type { Rope } from '../api/bundle'
 import { useFit } from './fit'
 import TextField from '../common/TextField.vue'
 import { useProject } from '../project/useProject'
-import { freeName, freeSeed } from './newRope'
+import { freeName } from '../common/freeName'
+import { freeSeed } from './newRope'
 
 /** What can be done with several ropes at once; each press is one change, undone at once. */
 const props = defineProps<{ chosen: Set<number>; shown: number[] }>()
@@ -44,7 +45,14 @@ async function duplicate() {
   const all = () => [...project.ropes.map((r) => r.body), ...made]
   for (const r of ropes.value) {
     const body = JSON.parse(JSON.stringify(r.body)) as Rope
-    made.push({ ...body, name: freeName(body.name.slice(0, 74), all()), seed: freeSeed(all()) })
+    made.push({
+      ...body,
+      name: freeName(
+        body.name.slice(0, 74),
+        all().map((r) => r.name),
+      ),
+      seed: freeSeed(all()),
+    })
   }
   const parts = await project.change(made.map((body) => ({ kind: 'rope', body })))
   if (parts)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { InputInstance } from 'element-plus'
+import { freeName } from '../common/freeName'
 import TextField from '../common/TextField.vue'
 import Choice from '../common/Choice.vue'
 import type { EventType, Field } from '../api/bundle'
@@ -43,15 +44,10 @@ function set(change: (e: EventType) => void) {
   project.commit(props.id, next)
 }
 
-function free(wanted: string, taken: string[]) {
-  let name = wanted
-  for (let n = 2; taken.includes(name); n++) name = `${wanted} ${n}`
-  return name
-}
 function addField() {
   set((e) =>
     e.fields.push({
-      name: free(
+      name: freeName(
         'amount',
         e.fields.map((f) => f.name),
       ),
@@ -83,7 +79,7 @@ function number(index: number, change: (f: Field & { type: 'number' }) => void) 
 function addOption(index: number) {
   set((e) => {
     const f = e.fields[index] as Field & { type: 'choice' }
-    f.options.push(free('another', f.options))
+    f.options.push(freeName('another', f.options))
   })
 }
 
@@ -204,7 +200,7 @@ useSheet()
               ×
             </el-button>
           </span>
-          <el-button link class="link" @click="set((e) => e.values!.push(free('another', e.values!)))">
+          <el-button link class="link" @click="set((e) => e.values!.push(freeName('another', e.values!)))">
             + value
           </el-button>
         </div>

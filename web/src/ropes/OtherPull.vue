@@ -10,7 +10,11 @@ const emit = defineEmits<{ same: [payload: Payload] }>()
 
 const others = computed(() => (props.board ? differing(props.event, props.board, props.payload) : []))
 const said = (value: unknown) =>
-  Array.isArray(value) ? `(${value.map((v) => showNumber(v)).join(', ')})` : String(value)
+  Array.isArray(value)
+    ? `(${value.map(showNumber).join(', ')})`
+    : typeof value === 'number'
+      ? showNumber(value)
+      : String(value)
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import OneOf from '../common/OneOf.vue'
 import Choice from '../common/Choice.vue'
 import type { EventType, Rope } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
@@ -57,18 +58,14 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
       <h2>
         {{ event.shape === 'span' ? 'Hold' : event.shape === 'state' ? 'Switch' : 'Pull' }} {{ event.name }}
       </h2>
-      <span v-if="varies" role="group" aria-label="Strength" class="strengths">
-        <el-button
-          link
-          v-for="(s, i) in STRENGTHS"
-          :key="s"
-          :aria-pressed="hand.strength === s"
-          :title="`Key ${i + 1}`"
-          @click="hand.setStrength(s)"
-        >
-          {{ s }}
-        </el-button>
-      </span>
+      <OneOf
+        v-if="varies"
+        label="Strength"
+        :value="hand.strength"
+        :options="STRENGTHS"
+        :hint="(s) => `Key ${STRENGTHS.indexOf(s) + 1}`"
+        @choose="hand.setStrength"
+      />
       <el-button type="primary" v-if="event.shape === 'moment'" @click="hand.pull($event.timeStamp)">
         Pull <kbd>Space</kbd>
       </el-button>
@@ -206,20 +203,6 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
 }
 h2 {
   flex: 1;
-}
-.strengths {
-  display: flex;
-  gap: 10px;
-}
-.strengths button {
-  color: var(--muted);
-}
-.strengths button[aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 600;
-  text-decoration: underline;
-  text-decoration-color: var(--bronze);
-  text-underline-offset: 4px;
 }
 kbd {
   font: inherit;

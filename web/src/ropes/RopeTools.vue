@@ -3,7 +3,8 @@ import { computed, ref } from 'vue'
 import TextField from '../common/TextField.vue'
 import type { Rope } from '../api/bundle'
 import { useProject } from '../project/useProject'
-import { freeName, freeSeed } from './newRope'
+import { freeName } from '../common/freeName'
+import { freeSeed } from './newRope'
 import { useFit } from './fit'
 
 /** What can be done with a whole rope: name, remark, group, off, copies, and its place among the others. */
@@ -53,7 +54,10 @@ async function copy() {
       : (JSON.parse(JSON.stringify(props.rope)) as Rope)
     if (!next) return
     if (!other) (next.conditions.find((c) => 'is' in c) as { is: string[] }).is = [name]
-    next.name = freeName(`${props.rope.name}, ${name}`.slice(0, 74), all())
+    next.name = freeName(
+      `${props.rope.name}, ${name}`.slice(0, 74),
+      all().map((r) => r.name),
+    )
     next.seed = freeSeed(all())
     made.push(next)
   }

@@ -115,7 +115,7 @@ function setGrip(grip: Grip, value: number | Vector, save: boolean) {
 }
 function pullThere(stroke: { at: Vector; way?: Vector; share: number; pressed: number }) {
   if (!event.value) return
-  pulling.setPayload(struck(event.value.body, pulling.payload, stroke))
+  pulling.setPayload(struck(event.value.body, pulling.carries(), stroke))
   pull(stroke.pressed)
 }
 
@@ -396,15 +396,15 @@ useKeys(
               <span class="less">
                 <el-button
                   link
-                  :aria-pressed="live.less.lessShake"
-                  @click="live.less.lessShake = !live.less.lessShake"
+                  :aria-pressed="live.less.value.lessShake"
+                  @click="live.less.value.lessShake = !live.less.value.lessShake"
                 >
                   less shake
                 </el-button>
                 <el-button
                   link
-                  :aria-pressed="live.less.lessFlash"
-                  @click="live.less.lessFlash = !live.less.lessFlash"
+                  :aria-pressed="live.less.value.lessFlash"
+                  @click="live.less.value.lessFlash = !live.less.value.lessFlash"
                 >
                   less flash
                 </el-button>

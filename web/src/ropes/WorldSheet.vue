@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { freeName } from '../common/freeName'
 import TextField from '../common/TextField.vue'
 import type { Channel, Place, Vector } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
@@ -17,14 +18,9 @@ function set<T>(part: Part<T>, change: (body: T) => void) {
   change(next)
   project.commit(part.id, next)
 }
-function free(wanted: string, taken: string[]) {
-  let name = wanted
-  for (let n = 2; taken.includes(name); n++) name = `${wanted} ${n}`
-  return name
-}
 const addChannel = () =>
   project.add('channel', {
-    name: free(
+    name: freeName(
       'channel',
       project.channels.map((c) => c.body.name),
     ),
@@ -33,7 +29,7 @@ const addChannel = () =>
   })
 const addPlace = () =>
   project.add('place', {
-    name: free(
+    name: freeName(
       'place',
       project.places.map((p) => p.body.name),
     ),

@@ -1,4 +1,5 @@
 import type { EventType, Rope } from '../api/bundle'
+import { freeName } from '../common/freeName'
 
 /** Returns a seed that no rope has. */
 export function freeSeed(ropes: Rope[]): number {
@@ -8,19 +9,14 @@ export function freeSeed(ropes: Rope[]): number {
   return free
 }
 
-/** Returns a name that no rope has: the wanted one, with a number behind it if need be. */
-export function freeName(wanted: string, ropes: Rope[], first = 2): string {
-  const taken = new Set(ropes.map((r) => r.name))
-  if (first > 1 && !taken.has(wanted)) return wanted
-  let n = first
-  while (taken.has(`${wanted} ${n}`)) n++
-  return `${wanted} ${n}`
-}
-
 /** Returns a rope that listens to an event and plays nothing yet. */
 export function newRope(event: EventType, ropes: Rope[]): Rope {
   return {
-    name: freeName(event.name, ropes, 1),
+    name: freeName(
+      event.name,
+      ropes.map((r) => r.name),
+      1,
+    ),
     seed: freeSeed(ropes),
     event: event.name,
     conditions: [],

@@ -67,6 +67,8 @@ export function usePulling(of: {
   }
 
   const usual = (id: number) => project.strengths.get(id)?.usual ?? {}
+  /** What the next pull carries: what was chosen, or what is usual. */
+  const carries = () => (Object.keys(payload.value).length ? payload.value : usual(of.eventId.value))
 
   // Of a repeated pull: the other side, or the next option.
   function turned(event: EventType, values: Payload): Payload {
@@ -102,28 +104,28 @@ export function usePulling(of: {
       const now = values.indexOf(states.get(event.body.name) ?? values[0])
       return switchTo(values[(now + 1) % values.length], pressed)
     }
-    const values = Object.keys(payload.value).length ? payload.value : usual(event.id)
+    const carried = carries()
     seed.value = pulls++
     of.expect(pressed)
-    if (!send({ event: event.body.name, payload: turned(event.body, values), seed: seed.value })) return
+    if (!send({ event: event.body.name, payload: turned(event.body, carried), seed: seed.value })) return
     const other = project.events.find((e) => e.body.name === also.value)
     if (other) {
       const phase = other.body.shape === 'span' ? 'begin' : undefined
       const value = other.body.shape === 'state' ? other.body.values![1] : undefined
       send({ event: other.body.name, payload: usual(other.id), seed: pulls++, phase, value })
     }
-    payload.value = values
+    payload.value = carried
   }
 
   function begin(pressed: number) {
     const event = of.event.value
     if (!event || event.body.shape !== 'span' || holding.value) return
-    const values = Object.keys(payload.value).length ? payload.value : usual(event.id)
+    const carried = carries()
     seed.value = pulls++
     of.expect(pressed)
-    if (!send({ event: event.body.name, phase: 'begin', payload: values, seed: seed.value })) return
+    if (!send({ event: event.body.name, phase: 'begin', payload: carried, seed: seed.value })) return
     held.add(key(event.body.name))
-    payload.value = values
+    payload.value = carried
   }
 
   function end() {
@@ -146,8 +148,8 @@ export function usePulling(of: {
     if (!event) return
     seed.value = pulls++
     of.expect(pressed)
-    const values = Object.keys(payload.value).length ? payload.value : usual(event.id)
-    if (send({ event: event.body.name, value, payload: values, seed: seed.value }))
+    const carried = carries()
+    if (send({ event: event.body.name, value, payload: carried, seed: seed.value }))
       states.set(event.body.name, value)
   }
 
@@ -216,6 +218,7 @@ export function usePulling(of: {
     heldFor,
     setStrength,
     setPayload,
+    carries,
     forget,
     pull,
     begin,

@@ -1,5 +1,6 @@
-import { onMounted, onScopeDispose, reactive, ref, shallowRef, watch } from 'vue'
+import { onMounted, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { Refused, type AccountReport, type StageReply } from '../api/client'
+import { useKept } from '../common/useKept'
 import type { Payload } from '../api/bundle'
 import { Core, type Question, type Told as Answered } from '../core/core'
 import { record } from '../project/recorded'
@@ -40,7 +41,6 @@ interface Handlers {
   begun: () => void
 }
 
-const LESS = 'bellrope.comfort'
 /** Bytes before a frame: its length. */
 const BEFORE = 4
 const REST: Comfort = { shake: [0, 0], flash: [0, 0, 0, 0], paused: 0 }
@@ -62,9 +62,8 @@ export function useStage(handlers: Handlers, core = stageCore) {
   const instances = ref(0)
   const told = shallowRef<Told[]>([])
   const comfort = shallowRef(REST)
-  const less = reactive<{ lessShake: boolean; lessFlash: boolean }>(
-    JSON.parse(localStorage.getItem(LESS) ?? '{"lessShake":false,"lessFlash":false}'),
-  )
+  /** What the player wants less of. */
+  const less = useKept('comfort', { lessShake: false, lessFlash: false })
   /** Project that the stage was begun with; 0 for none. */
   let begun = 0
   /** What is shown of the project, as the stage knows it. */
@@ -84,7 +83,7 @@ export function useStage(handlers: Handlers, core = stageCore) {
     comfort.value = REST
     instances.value = 0
     void say('startStage', 'the stage', {})
-    void say('stage', 'the stage', { do: 'comfort', ...less })
+    void say('stage', 'the stage', { do: 'comfort', ...less.value })
     handlers.begun()
   }
 
@@ -167,10 +166,7 @@ export function useStage(handlers: Handlers, core = stageCore) {
     () => project.id,
     () => project.id && begin(),
   )
-  watch(less, () => {
-    localStorage.setItem(LESS, JSON.stringify(less))
-    act({ do: 'comfort', ...less })
-  })
+  watch(less, () => act({ do: 'comfort', ...less.value }), { deep: true })
   onMounted(begin)
   onScopeDispose(() => {
     begun = 0

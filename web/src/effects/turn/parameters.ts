@@ -2,6 +2,7 @@ import type { Binding, Datum, Effect, Mode, Parameter, ParameterType, Property }
 import type { ParameterReport } from '../../api/client'
 import { setting } from '../../common/settings'
 import { showNumber } from '../../common/numberText'
+import { freeName } from '../../common/freeName'
 
 /** The properties that parameters can act on, in the order of the acts; names as in files. */
 export const PROPERTIES = setting('Binding', 'property').options as Property[]
@@ -46,9 +47,10 @@ export function binding(p: Parameter, property: Property, emitter?: string): Bin
 
 /** A parameter to begin with, under a name that is free. */
 export function fresh(effect: Effect, wish: string): Parameter {
-  const taken = new Set(effect.parameters.map((p) => p.name))
-  let name = wish
-  for (let n = 2; taken.has(name); n++) name = `${wish} ${n}`
+  const name = freeName(
+    wish,
+    effect.parameters.map((p) => p.name),
+  )
   return { name, default: 1, least: 0, most: 4, step: 0.05, unit: '×', description: '', bindings: [] }
 }
 

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import type { InputInstance } from 'element-plus'
 import { api, type RecipeView } from '../../api/client'
 import type { Effect, Rope } from '../../api/bundle'
+import { freeName } from '../../common/freeName'
 import { useProject } from '../../project/useProject'
 import { blankEffect } from './blankEffect'
 
@@ -50,9 +51,10 @@ function users(name: string) {
 async function make(of: Effect) {
   if (making.value) return
   making.value = true
-  const taken = new Set(project.effects.map((e) => e.body.name))
-  let name = of.name
-  for (let n = 2; taken.has(name); n++) name = `${of.name} ${n}`
+  const name = freeName(
+    of.name,
+    project.effects.map((e) => e.body.name),
+  )
   try {
     const id = await project.add('effect', { ...JSON.parse(JSON.stringify(of)), name })
     if (id) emit('choose', name)
@@ -119,7 +121,12 @@ function first() {
         >{{ r.name }} <small class="quiet">{{ r.description }}</small></span
       >
     </el-button>
-    <el-button link class="choice" :disabled="making" @click="make(blankEffect(project.sprites[0].body.name))"
+    <el-button
+      v-if="project.sprites.length"
+      link
+      class="choice"
+      :disabled="making"
+      @click="make(blankEffect(project.sprites[0].body.name))"
       >a blank effect <small class="quiet">ten specks that fly up and fade</small></el-button
     >
     <el-button v-if="optional" link class="choice" @click="emit('nothing')">nothing</el-button>

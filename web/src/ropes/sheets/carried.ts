@@ -1,4 +1,5 @@
 import type { NoticeValue } from '../../api/bundle'
+import { freeName } from '../../common/freeName'
 
 /** Constants that a notice can carry, by the key of their choice. */
 export const CONSTANTS: [kind: string, words: string][] = [
@@ -31,7 +32,9 @@ export function freshValue(values: NoticeValue[], fields: string[]): NoticeValue
   const taken = (name: string) => values.some((v) => v.name === name)
   const field = fields.find((f) => !taken(f) && !values.some((v) => v.field === f))
   if (field) return { name: field, field }
-  let name = 'value'
-  for (let n = 2; taken(name); n++) name = `value ${n}`
+  const name = freeName(
+    'value',
+    values.map((v) => v.name),
+  )
   return { name, constant: 1 }
 }

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import type { EventType, Rope } from '../../api/bundle'
 import { at, putOrPrune } from '../../common/paths'
 import { become } from '../fit'
-import { freeName, freeSeed, newRope } from '../newRope'
+import { freeName } from '../../common/freeName'
+import { freeSeed, newRope } from '../newRope'
 import { additions } from './additions'
 import * as rows from './rows'
 import { readFrom, sourceWords } from './sources'
@@ -48,9 +49,10 @@ describe('a new rope', () => {
 
   it('never takes what is taken', () => {
     const taken = [rope(), { ...rope(), name: 'x', seed: 3 }]
+    const names = taken.map((r) => r.name)
     expect(freeSeed(taken)).toBe(4)
-    expect(freeName('x', taken)).toBe('x 2')
-    expect(freeName('y', taken)).toBe('y')
+    expect(freeName('x', names)).toBe('x 2')
+    expect(freeName('y', names)).toBe('y')
   })
 })
 

@@ -215,7 +215,7 @@ class EffectsIT extends AtBench {
         open("straw puff");
         String reach = bench.number("reach");
         choose("Played as by", "as by “landing on thatch”");
-        bench.clickText(".played .words button", "hard");
+        bench.clickText(".played .one-of button", "hard");
         bench.await(b -> !bench.number("reach").equals(reach));
         assertThat(value("Payload, speed")).isEqualTo("13");
         bench.clickText(".chips button", "wall");
