@@ -88,6 +88,7 @@ const EFFECT_KEYS = [
   ['N', 'a new effect from a recipe'],
   ['B', 'the version before, side by side'],
   ['H', 'show the version before, or the present one'],
+  ['A', 'show the open emitter alone'],
   ['K', 'keep: compare with this from here on'],
   ['F2', 'in a field: the value before'],
   ['T', 'settings of the emitter, or parameters for game code'],

@@ -1,12 +1,18 @@
 <script setup lang="ts">
 import { Comment, Fragment, inject, Text, useSlots, type VNode } from 'vue'
 import { IN_SHEET } from './sheet'
+import KindGlyph from './KindGlyph.vue'
 
 /**
  * One of several: a select of the platform, told its options as HTML tells them, by `option` and `optgroup`. Long lists
  * can be searched. It is as wide as what is chosen.
  */
-const props = defineProps<{ value: unknown; label: string }>()
+const props = defineProps<{
+  value: unknown
+  label: string
+  /** Each with a small picture of the kind that it is. */
+  pictured?: boolean
+}>()
 const emit = defineEmits<{ choose: [value: string] }>()
 const slots = useSlots()
 /** In a sheet the list belongs to it, else a press on the list would be one beside the sheet and shut it. */
@@ -91,5 +97,10 @@ function bound() {
     :show-arrow="false"
     :offset="3"
     @change="emit('choose', $event)"
-  />
+  >
+    <template v-if="pictured" #label="{ label: words, value: kind }"
+      ><KindGlyph :kind="kind" /> {{ words }}</template
+    >
+    <template v-if="pictured" #default="{ item }"><KindGlyph :kind="item.value" /> {{ item.label }}</template>
+  </el-select-v2>
 </template>

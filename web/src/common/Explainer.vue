@@ -8,6 +8,7 @@ import { onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 
 /** How long the pointer rests before anything is said, ms. */
 const REST = 500
+const ID = 'explained-words'
 
 const words = ref('')
 const beside = shallowRef<HTMLElement>()
@@ -32,7 +33,22 @@ function say(element: HTMLElement | undefined, after: number) {
   }, after)
 }
 const over = (event: PointerEvent) => event.buttons === 0 && say(explained(event.target), REST)
-const focused = (event: FocusEvent) => say(explained(event.target), REST)
+function focused(event: FocusEvent) {
+  const element = explained(event.target)
+  say(element, REST)
+  read(event.target as HTMLElement, element?.dataset.explains)
+}
+/** What explains the field that has the focus, for whoever does not see it. */
+const heard = ref('')
+let described: HTMLElement | undefined
+function read(field: HTMLElement, words = '') {
+  if (described?.getAttribute('aria-describedby') === ID) described.removeAttribute('aria-describedby')
+  described = undefined
+  heard.value = words
+  if (!words || field.hasAttribute('aria-describedby')) return
+  field.setAttribute('aria-describedby', ID)
+  described = field
+}
 const hide = () => say(undefined, 0)
 function key(event: KeyboardEvent) {
   // What one types is not covered by what explains it.
@@ -54,6 +70,7 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
+  <span :id="ID" class="visually-hidden">{{ heard }}</span>
   <el-tooltip
     v-if="beside"
     :visible="shown"
@@ -66,6 +83,7 @@ onBeforeUnmount(() => {
     :show-arrow="false"
     :offset="4"
     :hide-after="0"
+    transition="at-once"
     :enterable="false"
   />
 </template>

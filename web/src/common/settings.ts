@@ -79,13 +79,19 @@ export function setting(of: string, path: string): Setting {
   return found
 }
 
-/** Returns what a number field needs to know of a setting. */
+/** Returns what a number field needs to know of a setting, and what is said to explain it. */
 export function bounds(
   of: string,
   path: string,
-): { unit: string; least: number; most: number; kind?: 'whole' } {
-  const { unit, least, most, whole } = setting(of, path)
-  return { unit: unit || ' ', least, most, ...(whole ? { kind: 'whole' as const } : {}) }
+): { unit: string; least: number; most: number; kind?: 'whole'; 'data-explains'?: string } {
+  const { unit, least, most, whole, description } = setting(of, path)
+  return {
+    unit: unit || ' ',
+    least,
+    most,
+    ...(whole ? { kind: 'whole' as const } : {}),
+    ...(description ? { 'data-explains': description } : {}),
+  }
 }
 
 function described(rules: Rule[]): Setting {

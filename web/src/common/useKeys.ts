@@ -16,7 +16,7 @@ export function useSheet() {
 function typing(target: EventTarget | null): boolean {
   const element = target as HTMLElement | null
   return !!element?.closest?.(
-    'input:not([type=range]), textarea, select, [contenteditable], .el-popper, dialog',
+    'input:not([type=range]):not([type=radio]), textarea, select, [contenteditable], .el-popper, dialog',
   )
 }
 
@@ -41,6 +41,8 @@ export function useKeys(
       (event.key.length === 1 ? event.key.toLowerCase() : event.key)
     const act = keys[name]
     if (!act || event.altKey || (!command && event.key.length === 1 && !letterKeys.value)) return
+    // Arrows go from one of a few to the next.
+    if (event.key.startsWith('Arrow') && (event.target as HTMLElement).matches?.('[type=radio]')) return
     // A focused button keeps its own Enter.
     if (event.key === 'Enter' && (event.target as HTMLElement).closest?.('button, a')) return
     event.preventDefault()

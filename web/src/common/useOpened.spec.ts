@@ -9,7 +9,7 @@ const nothing = defineComponent(() => () => null)
 
 beforeEach(() => setActivePinia(createPinia()))
 
-async function view(address: string, first = 0) {
+async function view(address: string, first = 0, part = '') {
   let arrive = () => {}
   const arrived = new Promise<void>((done) => (arrive = done))
   const router = createRouter({
@@ -23,21 +23,29 @@ async function view(address: string, first = 0) {
   await router.push(address)
   const opened = ref(first)
   const asked: number[] = []
+  const inside = ref(part)
   let said = () => 0
   mount(
     defineComponent({
       setup() {
-        said = useOpened('rope', opened, (id) => {
+        const within = {
+          what: 'part',
+          opened: () => inside.value,
+          open: (name: string) => (inside.value = name),
+        }
+        const open = (id: number) => {
           asked.push(id)
           opened.value = id
-        }).said
+          inside.value = ''
+        }
+        said = useOpened('rope', opened, open, [within]).said
         return () => null
       },
     }),
     { global: { plugins: [router] } },
   )
   await flushPromises()
-  return { router, opened, asked, arrive, said: () => said() }
+  return { router, opened, inside, asked, arrive, said: () => said() }
 }
 
 it('leaves the address alone until something is open', async () => {
@@ -84,4 +92,40 @@ it('does not hold up whoever is on the way to another view', async () => {
   arrive()
   await flushPromises()
   expect(router.currentRoute.value.fullPath).toBe('/far')
+})
+
+it('says what is open inside it, which is no step to go back to', async () => {
+  const { router, opened, inside } = await view('/?rope=5', 5)
+  inside.value = 'sparks'
+  await flushPromises()
+  expect(router.currentRoute.value.query).toEqual({ rope: '5', part: 'sparks' })
+  opened.value = 6
+  inside.value = ''
+  await flushPromises()
+  expect(router.currentRoute.value.query).toEqual({ rope: '6' })
+  router.back()
+  await flushPromises()
+  expect([opened.value, inside.value]).toEqual([5, 'sparks'])
+})
+
+it('opens what an address says inside what is open', async () => {
+  const { inside } = await view('/?rope=5&part=sparks', 5)
+  expect(inside.value).toBe('sparks')
+})
+
+it('is not led back by an address that it was still writing', async () => {
+  const { router, opened, asked } = await view('/?project=3')
+  // The way to 5 is held up; 6 is opened meanwhile.
+  let go = () => {}
+  const held = new Promise<void>((done) => (go = done))
+  const stop = router.beforeResolve(() => held)
+  opened.value = 5
+  await flushPromises()
+  opened.value = 6
+  await flushPromises()
+  stop()
+  go()
+  await flushPromises()
+  expect(asked).toEqual([])
+  expect(router.currentRoute.value.query.rope).toBe('6')
 })

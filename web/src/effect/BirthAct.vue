@@ -12,6 +12,7 @@ import { useEdit } from './useEdit'
 const edit = useEdit()
 const birth = computed(() => edit.emitter.value.birth)
 const report = computed(() => edit.report.value)
+const byAxis = computed(() => birth.value.aim?.kind === 'axes')
 const uses = (name: string) => MORE.find((m) => m.name === name)!.used(edit.emitter.value)
 const unused = computed(() => MORE.filter((m) => !m.used(edit.emitter.value)))
 function use(more: More) {
@@ -57,7 +58,14 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       <span v-if="report?.dropped" class="bad">{{ report.dropped }} dropped</span>
     </SettingRow>
     <ShapeRows />
-    <SettingRow path="birth.speed" name="speed" label="Speed" kind="pair" :bins="report?.speed" />
+    <SettingRow
+      path="birth.speed"
+      name="speed"
+      label="Speed"
+      kind="pair"
+      :unit="byAxis ? '×' : undefined"
+      :bins="report?.speed"
+    />
     <SettingRow
       path="birth.lifetime"
       name="lifetime"

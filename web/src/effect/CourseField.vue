@@ -41,7 +41,12 @@ function time(key: 'duration' | 'windUp' | 'fadeOut') {
 
 <template>
   <span class="course">
-    <Choice :value="course.kind" label="How it plays" @choose="setLoop($event === 'looping')">
+    <Choice
+      :value="course.kind"
+      v-explains="'Course.kind'"
+      label="How it plays"
+      @choose="setLoop($event === 'looping')"
+    >
       <option value="one shot">one-shot</option>
       <option>looping</option>
     </Choice>

@@ -4,6 +4,8 @@ import Choice from '../common/Choice.vue'
 import type { Key } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
 import { showNumber } from '../common/numberText'
+import EaseField from './EaseField.vue'
+import LaneActs, { type LaneAct } from './LaneActs.vue'
 import { laid } from './laid'
 import * as lane from './lane'
 
@@ -98,8 +100,16 @@ function more() {
   const at = lane.widest(props.keys)
   put(at, lane.valueAt(props.keys, at))
 }
-function act(what: string) {
+/** How many steps the lane is to be held in, while that is asked. */
+const stepping = ref(0)
+function makeSteps() {
+  emit('commit', lane.stepped(props.keys, stepping.value))
+  stepping.value = 0
+  chosen.value = undefined
+}
+function act(what: LaneAct) {
   if (what === 'add') more()
+  else if (what === 'steps') stepping.value = 10
   else if (what === 'copy') laid.value = lane.copied(props.keys)
   else if (what === 'paste' && laid.value) {
     chosen.value = undefined
@@ -152,18 +162,8 @@ function giveBack() {
   <div class="lane" @keydown.f2.stop.prevent="giveBack" @focusout="leave">
     <span class="name">
       <span class="quiet"
-        >{{ label }}
-        <el-dropdown trigger="click" class="acts" @command="act">
-          <el-button link class="quiet" :aria-label="`${label} lane: add, copy, paste`">⋯</el-button>
-          <template #dropdown>
-            <el-dropdown-menu>
-              <el-dropdown-item command="add">add a key</el-dropdown-item>
-              <el-dropdown-item command="copy">copy this lane</el-dropdown-item>
-              <el-dropdown-item command="paste" :disabled="!laid">paste the copied lane</el-dropdown-item>
-            </el-dropdown-menu>
-          </template>
-        </el-dropdown></span
-      >
+        >{{ label }} <LaneActs :label="label" what="key" :pastes="!!laid" @act="act"
+      /></span>
       <el-button
         link
         v-if="replaces !== undefined"
@@ -218,6 +218,21 @@ function giveBack() {
       />
     </div>
     <div class="clockrow"><slot name="row" /></div>
+    <form v-if="stepping" class="exact" @submit.prevent="makeSteps">
+      <span class="quiet">held in</span>
+      <NumberField
+        :value="stepping"
+        :label="`${label} lane, steps`"
+        unit="steps"
+        kind="whole"
+        :step="1"
+        :least="2"
+        :most="lane.MOST_KEYS"
+        @draft="stepping = $event"
+        @commit="stepping = $event"
+      />
+      <el-button link class="link" native-type="submit">make them</el-button>
+    </form>
     <div v-if="chosen !== undefined && keys[chosen]" class="exact">
       <NumberField
         :value="Math.round(keys[chosen].at * 1000) / 10"
@@ -239,43 +254,13 @@ function giveBack() {
         @draft="edit('value', $event, false)"
         @commit="edit('value', $event, true)"
       />
-      <label v-if="chosen < keys.length - 1">
-        <span class="quiet">then </span>
-        <Choice
-          :value="lane.easeName(keys[chosen].ease)"
-          :label="`${label} key, ease`"
-          @choose="setEase($event)"
-        >
-          <option v-for="e in lane.EASES" :key="e">{{ e }}</option>
-          <option>own Bézier</option>
-          <option>slopes</option>
-        </Choice>
-      </label>
-      <template v-if="Array.isArray(keys[chosen].ease)">
-        <NumberField
-          v-for="(v, i) in keys[chosen].ease as number[]"
-          :key="i"
-          :value="v"
-          :label="`${label} key, Bézier ${['x1', 'y1', 'x2', 'y2'][i]}`"
-          unit=" "
-          :step="0.05"
-          :least="i % 2 ? -10 : 0"
-          :most="i % 2 ? 10 : 1"
-          @draft="(n) => setPart((k) => ((k.ease as number[])[i] = n), false)"
-          @commit="(n) => setPart((k) => ((k.ease as number[])[i] = n), true)"
-        />
-      </template>
-      <template v-else-if="typeof keys[chosen].ease === 'object'">
-        <NumberField
-          v-for="end in ['out', 'in'] as const"
-          :key="end"
-          :value="(keys[chosen].ease as { out: number; in: number })[end]"
-          :label="`${label} key, slope ${end}`"
-          :unit="end"
-          @draft="(n) => setPart((k) => ((k.ease as { out: number; in: number })[end] = n), false)"
-          @commit="(n) => setPart((k) => ((k.ease as { out: number; in: number })[end] = n), true)"
-        />
-      </template>
+      <EaseField
+        v-if="chosen < keys.length - 1"
+        :ease="keys[chosen].ease"
+        :label="label"
+        @choose="setEase"
+        @part="setPart"
+      />
       <Choice class="shape" value="" :label="`${label}, ready-made course`" @choose="setShape($event)">
         <option value="" disabled>course…</option>
         <option v-for="(_, name) in lane.SHAPES" :key="name">{{ name }}</option>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Effect } from '../api/bundle'
+import OneOf from '../common/OneOf.vue'
 import BirthAct from './BirthAct.vue'
 import CourseField from './CourseField.vue'
 import LifeAct from './LifeAct.vue'
@@ -25,18 +26,12 @@ const { emitter } = provideEdit({
 <template>
   <div class="bench" data-testid="bench" @click.stop>
     <header>
-      <span role="tablist" aria-label="Emitters, drawn first to last" class="tabs">
-        <el-button
-          link
-          v-for="(e, i) in effect.emitters"
-          :key="e.seed"
-          role="tab"
-          :aria-selected="i === at"
-          @click="at = i"
-        >
-          {{ e.name }}
-        </el-button>
-      </span>
+      <OneOf
+        label="Emitters, drawn first to last"
+        :value="effect.emitters[at]?.name"
+        :options="effect.emitters.map((e) => e.name)"
+        @choose="(name) => (at = effect.emitters.findIndex((e) => e.name === name))"
+      />
       <span class="quiet shared" :title="effect.description">
         <RouterLink :to="{ path: '/effects', query: { effect: part } }" class="link">{{
           effect.name
@@ -67,20 +62,6 @@ header {
 }
 .shared {
   white-space: nowrap;
-}
-.tabs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-}
-.tabs button {
-  color: var(--muted);
-  border-bottom: 2px solid transparent;
-}
-.tabs button[aria-selected='true'] {
-  color: var(--ink);
-  font-weight: 600;
-  border-color: var(--bronze);
 }
 .acts {
   display: grid;

@@ -4,6 +4,8 @@ import type { Stop } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
 import { rounded } from '../common/numberText'
 import ColourField from './ColourField.vue'
+import LaneActs, { type LaneAct } from './LaneActs.vue'
+import { laidColours } from './laid'
 
 /** Colours over a fraction, each with its opacity; between them light is mixed, not numbers. */
 const props = defineProps<{ stops: Stop[]; label: string; base?: Stop[] }>()
@@ -29,13 +31,31 @@ function fraction(event: MouseEvent) {
   const box = bar.value!.getBoundingClientRect()
   return Math.round(Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)) * 100) / 100
 }
-function add(event: MouseEvent) {
-  const at = fraction(event)
+const add = (event: MouseEvent) => put(fraction(event))
+function put(at: number) {
   if (props.stops.length >= 16 || props.stops.some((s) => Math.abs(s.at - at) < 0.01)) return
   const nearest = [...props.stops].sort((a, b) => Math.abs(a.at - at) - Math.abs(b.at - at))[0]
   const next = [...copy(), { at, colour: nearest.colour }].sort((a, b) => a.at - b.at)
   chosen.value = next.findIndex((s) => s.at === at)
   emit('commit', next)
+}
+/** A colour more in the middle of the widest gap. */
+function more() {
+  const ends = [...new Set([0, ...props.stops.map((s) => s.at), 1])]
+  const gaps = ends.slice(1).map((at, i) => ({ from: ends[i], wide: at - ends[i] }))
+  const widest = gaps.reduce((a, b) => (b.wide > a.wide ? b : a))
+  put(rounded(Math.round((widest.from + widest.wide / 2) * 100) / 100))
+}
+function act(what: LaneAct) {
+  if (what === 'add') more()
+  else if (what === 'copy') laidColours.value = copy()
+  else if (laidColours.value) {
+    chosen.value = undefined
+    emit(
+      'commit',
+      laidColours.value.map((s) => ({ ...s })),
+    )
+  }
 }
 let moving: Stop[] | undefined
 function grab(event: PointerEvent, i: number) {
@@ -99,7 +119,15 @@ function setColour(value: string, save: boolean) {
 <template>
   <div class="lane" @keydown.f2.stop.prevent="giveBack" @focusout="leave">
     <span class="name"
-      ><span class="quiet">{{ label }}</span> <slot name="clock"
+      ><span class="quiet"
+        >{{ label }}
+        <LaneActs
+          :label="label"
+          what="colour"
+          :pastes="!!laidColours"
+          :full="stops.length >= 16"
+          @act="act" /></span
+      ><slot name="clock"
     /></span>
     <div class="box">
       <div v-if="base" class="bar base" :style="{ background: paint(base) }" aria-hidden="true" />

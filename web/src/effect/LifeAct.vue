@@ -7,6 +7,7 @@ import CurveLane from './CurveLane.vue'
 import GradientLane from './GradientLane.vue'
 import LaneClock from './LaneClock.vue'
 import AnswersName from './AnswersName.vue'
+import KindGlyph from '../common/KindGlyph.vue'
 import PathNumber from './PathNumber.vue'
 import { explanation } from '../common/explained'
 import { put } from '../common/paths'
@@ -90,7 +91,7 @@ function setEvenly(on: boolean) {
   }, true)
 }
 const unused = computed(() => {
-  const quiet: { words: string; use: () => void }[] = []
+  const quiet: { words: string; kind?: string; use: () => void }[] = []
   if (!life.value.speed)
     quiet.push({ words: 'speed', use: () => setLane('speed', [...ONE, { at: 1, value: 0.5 }], true) })
   if (!life.value.spin)
@@ -98,7 +99,7 @@ const unused = computed(() => {
   if (life.value.restWithin === undefined)
     quiet.push({ words: 'comes to rest within', use: () => setRest(true) })
   for (const kind of Object.keys(FORCES) as Force['kind'][])
-    quiet.push({ words: FORCES[kind].words, use: () => addForce(kind) })
+    quiet.push({ words: FORCES[kind].words, kind, use: () => addForce(kind) })
   return quiet
 })
 const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravity[2] !== 0)
@@ -155,7 +156,9 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
       </span>
     </h3>
     <div v-for="(force, i) in life.forces ?? []" :key="i" class="field">
-      <AnswersName property="force" :name="name(force)" />
+      <span class="force"
+        ><KindGlyph :kind="force.kind" /> <AnswersName property="force" :name="name(force)"
+      /></span>
       <span>
         <PathNumber
           :path="`life.forces.${i}.strength`"
@@ -250,7 +253,9 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
       not used:
       <template v-for="(u, i) in unused" :key="u.words"
         ><span class="one"
-          ><el-button link class="link" @click="u.use">{{ u.words }}</el-button
+          ><KindGlyph v-if="u.kind" :kind="u.kind" /><el-button link class="link" @click="u.use">{{
+            u.words
+          }}</el-button
           >{{ i < unused.length - 1 ? ',' : '' }}</span
         >{{ ' ' }}</template
       >

@@ -32,14 +32,19 @@ const aims = computed(() => birth.value.aim?.kind ?? 'along')
 function setAim(kind: Aim['kind']) {
   edit.change((e) => {
     if (kind === 'along') e.birth.aim = { kind, axis: [0, 1, 0] }
-    else e.birth.aim = { kind }
+    else if (kind === 'axes') {
+      // As fast as it was, each axis by itself; its speed only multiplies that.
+      const [least, most] = e.birth.speed
+      e.birth.aim = { kind, x: [-most, most], y: [least, most], z: [0, 0] }
+      e.birth.speed = [1, 1]
+    } else e.birth.aim = { kind }
   }, true)
 }
 </script>
 
 <template>
   <SettingRow path="birth.shape" name="from" label="Shape" kind="none">
-    <Choice :value="birth.shape.kind" label="Shape" @choose="setShape($event as Shape['kind'])">
+    <Choice pictured :value="birth.shape.kind" label="Shape" @choose="setShape($event as Shape['kind'])">
       <option v-for="(_, kind) in SHAPES" :key="kind">{{ kind }}</option>
     </Choice>
     <PathNumber
@@ -97,10 +102,11 @@ function setAim(kind: Aim['kind']) {
     >
   </div>
   <SettingRow path="birth.aim" name="throw" label="Aim" kind="none">
-    <Choice :value="aims" label="Aim" @choose="setAim($event as Aim['kind'])">
+    <Choice pictured :value="aims" label="Aim" @choose="setAim($event as Aim['kind'])">
       <option value="outward">outward</option>
       <option value="along">along</option>
       <option value="tangent">around</option>
+      <option value="axes">by axis</option>
     </Choice>
     <template v-if="birth.aim?.kind === 'along' && birth.aim.axis">
       <PathNumber
@@ -110,8 +116,28 @@ function setAim(kind: Aim['kind']) {
         :label="`Axis, ${'xyz'[i]}`"
       />
     </template>
-    <span v-else-if="aims === 'along'" class="quiet">the facing</span>
-    <span class="quiet">±</span>
-    <PathNumber path="birth.spread" label="Spread" :step="5" />
+    <el-button
+      link
+      v-else-if="aims === 'along'"
+      title="Another direction than the facing"
+      @click="setAim('along')"
+      >the facing</el-button
+    >
+    <template v-if="aims !== 'axes'">
+      <span class="quiet">±</span>
+      <PathNumber path="birth.spread" label="Spread" :step="5" />
+    </template>
   </SettingRow>
+  <template v-if="aims === 'axes'">
+    <SettingRow
+      v-for="axis in ['x', 'y', 'z']"
+      :key="axis"
+      :path="`birth.aim.${axis}`"
+      :name="`along ${axis}`"
+      :label="`Velocity along ${axis}`"
+      kind="pair"
+      unit="u/s"
+      :step="0.1"
+    />
+  </template>
 </template>

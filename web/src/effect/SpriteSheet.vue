@@ -20,13 +20,11 @@ const busy = ref(false)
 const chosen = ref('')
 const frame = ref(0)
 
-async function choose(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
+async function choose(file: File) {
   problems.value = []
   picture.value = ''
   pixels.width = pixels.height = 0
-  chosen.value = file?.name ?? ''
-  if (!file) return
+  chosen.value = file.name
   if (!name.value) name.value = file.name.replace(/\.[^.]*$/, '').replace(/[-_]+/g, ' ')
   const url = await new Promise<string>((done, fail) => {
     const reader = new FileReader()
@@ -100,15 +98,16 @@ useSheet()
   >
     <div class="bring" @keydown.stop>
       <p>
-        <label class="button"
-          >{{ chosen || 'Choose a PNG…'
-          }}<input
-            class="visually-hidden"
-            type="file"
-            accept="image/png,.png"
-            aria-label="Picture, a PNG"
-            @change="choose"
-        /></label>
+        <el-upload
+          class="upload"
+          accept="image/png,.png"
+          aria-label="Picture, a PNG"
+          :auto-upload="false"
+          :show-file-list="false"
+          @change="choose($event.raw!)"
+        >
+          <span class="button">{{ chosen || 'Choose a PNG…' }}</span>
+        </el-upload>
         <span class="quiet">
           &ensp;a PNG of at most 1 MB and 2048 × 2048 px, one picture or frames side by side</span
         >
@@ -158,6 +157,7 @@ useSheet()
         <Choice
           :value="sheet.order"
           @choose="sheet.order = $event as typeof sheet.order"
+          v-explains="'Sheet.order'"
           label="Order of the frames"
         >
           <option>by rows</option>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import Choice from '../common/Choice.vue'
 import type { Stop, Tint } from '../api/bundle'
+import NumberField from '../common/NumberField.vue'
 import ColourField from './ColourField.vue'
 import GradientLane from './GradientLane.vue'
 import SettingRow from './SettingRow.vue'
@@ -43,12 +44,33 @@ function setColour(i: number, value: string, save: boolean) {
     else if ('oneOf' in t) t.oneOf[i] = value
   }, save)
 }
-function list(change: (list: string[]) => void) {
+const WEIGHT = { least: 0.001, most: 1000 }
+const weights = computed(() =>
+  !Array.isArray(tint.value) && 'oneOf' in tint.value ? tint.value.weights : undefined,
+)
+type OneOf = Extract<Tint, { oneOf: string[] }>
+function ofList(change: (t: OneOf) => void, save = true) {
   edit.change((e) => {
     const t = e.birth.colour
-    if (!Array.isArray(t) && 'oneOf' in t) change(t.oneOf)
-  }, true)
+    if (!Array.isArray(t) && 'oneOf' in t) change(t)
+  }, save)
 }
+const weigh = () =>
+  ofList((t) => {
+    if (t.weights) delete t.weights
+    else t.weights = t.oneOf.map(() => 1)
+  })
+const setWeight = (i: number, value: number, save: boolean) => ofList((t) => (t.weights![i] = value), save)
+const more = () =>
+  ofList((t) => {
+    t.oneOf.push(t.oneOf.at(-1)!)
+    t.weights?.push(1)
+  })
+const fewer = () =>
+  ofList((t) => {
+    t.oneOf.pop()
+    t.weights?.pop()
+  })
 function setStops(stops: Stop[], save: boolean) {
   edit.change((e) => (e.birth.colour = { from: stops }), save)
 }
@@ -64,24 +86,41 @@ const label = (i: number) =>
       <option value="from">gradient</option>
     </Choice>
     <span v-if="kind !== 'from'" class="swatches">
-      <ColourField
-        v-for="(c, i) in colours"
-        :key="i"
-        :value="c"
-        :label="label(i)"
-        @draft="(v) => setColour(i, v, false)"
-        @commit="(v) => setColour(i, v, true)"
-      />
+      <template v-for="(c, i) in colours" :key="i">
+        <ColourField
+          :value="c"
+          :label="label(i)"
+          @draft="(v) => setColour(i, v, false)"
+          @commit="(v) => setColour(i, v, true)"
+        />
+        <NumberField
+          v-if="weights"
+          v-bind="WEIGHT"
+          :value="weights[i]"
+          :label="`Weight of colour ${i + 1}`"
+          unit="×"
+          :step="1"
+          @draft="(v) => setWeight(i, v, false)"
+          @commit="(v) => setWeight(i, v, true)"
+        />
+      </template>
       <template v-if="kind === 'one of'">
-        <el-button link class="link" aria-label="Another colour" @click="list((l) => l.push(l.at(-1)!))"
-          >+</el-button
+        <el-button link class="link" aria-label="Another colour" @click="more">+</el-button>
+        <el-button
+          v-if="colours.length > 1"
+          link
+          class="link"
+          :aria-pressed="!!weights"
+          title="How likely each is beside the others"
+          @click="weigh"
+          >{{ weights ? 'equally likely' : 'weights' }}</el-button
         >
         <el-button
           link
           v-if="colours.length > 1"
           class="link"
           aria-label="Remove the last colour"
-          @click="list((l) => l.pop())"
+          @click="fewer"
         >
           −
         </el-button>

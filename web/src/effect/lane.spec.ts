@@ -131,3 +131,33 @@ describe('a value of a lane', () => {
     expect(lane.within(keys('linear'), 0, 1).map((k) => k.value)).toEqual([0, 1])
   })
 })
+
+describe('steps', () => {
+  const rise: Key[] = [
+    { at: 0, value: 1, ease: { steps: 4 } },
+    { at: 1, value: 4, ease: 'linear' },
+  ]
+  it('hold both ends, as CSS does without jumps', () => {
+    expect([0, 0.24, 0.25, 0.5, 0.74, 0.75, 1].map((at) => lane.valueAt(rise, at))).toEqual([
+      1, 1, 2, 3, 3, 4, 4,
+    ])
+    expect(lane.held({ steps: 2, jump: 'end' })).toEqual([0, 0.5])
+    expect(lane.held({ steps: 2, jump: 'start' })).toEqual([0.5, 1])
+    expect(lane.held({ steps: 3, jump: 'both' })).toEqual([0.25, 0.5, 0.75])
+  })
+  it('are drawn as stairs', () => {
+    expect(lane.line(rise, { low: 0, span: 4 }).match(/H/g)).toHaveLength(4)
+  })
+  it('are made of any course: ten ticks of a fifth more', () => {
+    const ticks = lane.stepped(
+      [
+        { at: 0, value: 1, ease: 'linear' },
+        { at: 1, value: 2.8, ease: 'linear' },
+      ],
+      10,
+    )
+    expect(ticks.map((k) => k.value)).toEqual([1, 1.2, 1.4, 1.6, 1.8, 2, 2.2, 2.4, 2.6, 2.8])
+    expect(ticks.map((k) => k.at)).toEqual([0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9])
+    expect(ticks.every((k) => k.ease === 'hold')).toBe(true)
+  })
+})

@@ -49,6 +49,19 @@ export function placed(left: number, top: number, scale: Scale): { at: number; v
   return { at: Math.round(Math.min(1, Math.max(0, at)) * 100) / 100, value: Math.round(value * 100) / 100 }
 }
 
+export const MOST_STEPS = 256
+export type Steps = Extract<Ease, { steps: number }>
+export type Slopes = Extract<Ease, { out: number }>
+const stepsOf = (ease: Ease | undefined): Steps | undefined =>
+  typeof ease === 'object' && 'steps' in ease ? ease : undefined
+
+/** Returns the share of the way to the next key that each step holds: as `steps()` of CSS says. */
+export function held({ steps, jump = 'none' }: Steps): number[] {
+  const jumps = steps + (jump === 'none' ? -1 : jump === 'both' ? 1 : 0)
+  const first = jump === 'start' || jump === 'both' ? 1 : 0
+  return Array.from({ length: steps }, (_, i) => (i + first) / jumps)
+}
+
 /** Returns the control points of the Bézier from one key to the next: shares of the way, and values. */
 function controls(a: Key, b: Key): [number, number, number, number] {
   const ease: Ease = a.ease ?? 'linear'
@@ -72,6 +85,15 @@ export function line(keys: Key[], scale: Scale): string {
     const [a, b] = [keys[i - 1], keys[i]]
     if (a.ease === 'hold') {
       d += `H${x(b.at)}V${up(b.value)}`
+      continue
+    }
+    const steps = stepsOf(a.ease)
+    if (steps) {
+      held(steps).forEach((share, n) => {
+        const value = up(a.value + (b.value - a.value) * share)
+        d += `V${value}H${x(a.at + ((b.at - a.at) * (n + 1)) / steps.steps)}`
+      })
+      d += `V${up(b.value)}`
       continue
     }
     const [x1, v1, x2, v2] = controls(a, b)
@@ -140,7 +162,18 @@ export function moved(keys: Key[], i: number, at: number, value: number, least: 
   return next
 }
 
-/** Returns the keys with one more; undefined where another is too near, or there are as many as there may be. */
+/**
+ * Returns a curve held in so many even steps, the first as it begins and the last as it ends: `steps(n, jump-none)` of CSS over
+ * any course.
+ */
+export function stepped(keys: Key[], steps: number): Key[] {
+  return Array.from({ length: steps }, (_, i) => ({
+    at: rounded(i / steps),
+    value: valueAt(keys, i / (steps - 1)),
+    ease: 'hold' as const,
+  }))
+}
+
 /** Returns the value of a curve at a share of the lane, as it is drawn. */
 export function valueAt(keys: Key[], at: number): number {
   const i = keys.findIndex((k) => k.at > at)
@@ -148,6 +181,11 @@ export function valueAt(keys: Key[], at: number): number {
   if (i < 0) return rounded(keys.at(-1)!.value)
   const [a, b] = [keys[i - 1], keys[i]]
   if (a.ease === 'hold') return rounded(a.value)
+  const steps = stepsOf(a.ease)
+  if (steps) {
+    const n = Math.min(steps.steps - 1, Math.floor(((at - a.at) / (b.at - a.at)) * steps.steps + 1e-9))
+    return rounded(a.value + (b.value - a.value) * held(steps)[n])
+  }
   const [x1, v1, x2, v2] = controls(a, b)
   // The share of the way at which the Bézier in time is there: it only ever goes on.
   const wanted = (at - a.at) / (b.at - a.at)
@@ -174,6 +212,7 @@ export function widest(keys: Key[]): number {
 export const within = (keys: Key[], least: number, most: number): Key[] =>
   copied(keys).map((k) => ({ ...k, value: Math.min(most, Math.max(least, k.value)) }))
 
+/** Returns the keys with one more; undefined where another is too near, or there are as many as there may be. */
 export function withKey(
   keys: Key[],
   at: number,
@@ -206,7 +245,13 @@ export function nudge(
 }
 
 export const easeName = (ease: Ease | undefined): string =>
-  Array.isArray(ease) ? 'own Bézier' : typeof ease === 'object' ? 'slopes' : (ease ?? 'linear')
+  Array.isArray(ease)
+    ? 'own Bézier'
+    : typeof ease === 'object'
+      ? stepsOf(ease)
+        ? 'steps'
+        : 'slopes'
+      : (ease ?? 'linear')
 
 /** Returns the keys with another way from one of them to the next; slopes begin as the straight line has them. */
 export function eased(keys: Key[], i: number, name: string): Key[] {
@@ -217,6 +262,8 @@ export function eased(keys: Key[], i: number, name: string): Key[] {
       ? [0.25, 0.1, 0.25, 1]
       : name === 'slopes'
         ? { out: slope, in: slope }
-        : (name as EaseName)
+        : name === 'steps'
+          ? { steps: 10 }
+          : (name as EaseName)
   return next
 }

@@ -11,6 +11,7 @@ import { TYPES, typeOf } from './turn/parameters'
 /** Beside the effect: its emitters, what answers to what, what to look at, and who plays it. */
 const props = defineProps<{ part: number; report?: EffectReport }>()
 const at = defineModel<number>('at', { required: true })
+const alone = defineModel<string>('alone')
 const emit = defineEmits<{ parameter: [name: string | undefined] }>()
 const edit = useEdit()
 const project = useProject()
@@ -67,7 +68,7 @@ const FEW = 3
 <template>
   <aside aria-label="About the effect">
     <slot />
-    <EmitterList v-model:at="at" :report="report" />
+    <EmitterList v-model:at="at" v-model:alone="alone" :report="report" />
     <section aria-label="What answers to what">
       <h2>What answers to what</h2>
       <table v-if="effect.parameters.length" :class="{ upright: effect.emitters.length > FEW }">

@@ -31,6 +31,7 @@ import PlayedRow from './PlayedRow.vue'
 import RecipeSheet from './RecipeSheet.vue'
 import RevisionSheet from './RevisionSheet.vue'
 import ThrowRose from './ThrowRose.vue'
+import { playingAlone } from './alone'
 import { speedOf, usualPlay, type Play } from './play'
 
 /** The view of effects: start from something near, shape it, see at once what it does, read its numbers and findings. */
@@ -40,6 +41,7 @@ const route = useRoute()
 
 type Shown = Take<PreviewHead>
 const MODES = ['now', 'before', 'side by side'] as const
+const BELOW = ['shape', 'parameters'] as const
 const SURFACES = ['ground', 'wall', 'ceiling'] as const
 
 const stage = ref<InstanceType<typeof StageView>>()
@@ -57,10 +59,10 @@ const busy = ref(false)
 const offline = ref('')
 const sheet = ref<'recipes' | 'revisions'>()
 const below = ref<'shape' | 'parameters'>(route.query.below === 'parameters' ? 'parameters' : 'shape')
-/** The parameter that was asked for from elsewhere. */
-const asked = ref<string>()
+/** The parameter that is open. */
+const chosen = ref('')
 function show(parameter?: string) {
-  asked.value = parameter
+  if (parameter) chosen.value = parameter
   below.value = 'parameters'
 }
 /** The version that each effect is compared with: the one it had when it was first opened here, or one that was chosen. */
@@ -102,7 +104,16 @@ function outlines(seen: Vector) {
 const setGrip = (grip: Grip, value: number | Vector, save: boolean) =>
   edit.change((e) => put(e, grip.path, value), save)
 
-function order(drafts: { part: number; body: unknown }[], of: Effect) {
+/** The emitter that plays without the others. */
+const alone = ref('')
+function order(all: { part: number; body: unknown }[], of: Effect) {
+  const solo = of.emitters.some((e) => e.name === alone.value)
+  const drafts = solo
+    ? [
+        ...all.filter((d) => d.part !== effectId.value),
+        { part: effectId.value, body: playingAlone(of, alone.value) },
+      ]
+    : all
   return {
     effect: effectId.value,
     rope: rope.value?.id,
@@ -170,13 +181,31 @@ function open(id: number) {
     take.value = undefined
     takeBefore.value = undefined
     at.value = 0
+    chosen.value = ''
+    alone.value = ''
     Object.assign(play, { ...usualPlay(), surface: play.surface, side: play.side })
     if (mode.value === 'before') mode.value = 'now'
   }
   effectId.value = id
 }
 
-useOpened('effect', effectId, open)
+useOpened('effect', effectId, open, [
+  {
+    what: 'emitter',
+    opened: () => (at.value ? (effect.value?.emitters[at.value]?.name ?? '') : ''),
+    open: (name) => (at.value = Math.max(0, effect.value?.emitters.findIndex((e) => e.name === name) ?? 0)),
+  },
+  {
+    what: 'below',
+    opened: () => (below.value === 'parameters' ? below.value : ''),
+    open: (name) => (below.value = name === 'parameters' ? name : 'shape'),
+  },
+  {
+    what: 'parameter',
+    opened: () => (below.value === 'parameters' ? chosen.value : ''),
+    open: (name) => (chosen.value = name),
+  },
+])
 
 watch(
   [() => project.content, effectId],
@@ -197,7 +226,7 @@ watch(
     if (moved >= 0 && now.seeds.at(-1) === was.seeds.at(-1)) at.value = moved
   },
 )
-watch(play, () => {
+watch([play, alone], () => {
   fetchTake()
   fetchBefore()
 })
@@ -235,6 +264,10 @@ const saved = computed(() => {
   const when = base.value && new Date(base.value.savedAt)
   return when ? `before, ${when.toTimeString().slice(0, 5)}` : 'before'
 })
+const belowWords = (part: 'shape' | 'parameters') =>
+  part === 'shape'
+    ? `Settings of ${effect.value?.emitters[at.value]?.name}`
+    : `Parameters for game code ${effect.value?.parameters.length}`
 const words = (m: (typeof MODES)[number]) => (m === 'before' ? saved.value : m)
 
 defineExpose({ takeFirst: () => list.value?.shown[0] && open(list.value.shown[0].id) })
@@ -252,6 +285,10 @@ useKeys({
   },
   v: () => (sheet.value = 'revisions'),
   r: () => play.seed++,
+  a: () => {
+    const name = effect.value?.emitters[at.value]?.name ?? ''
+    alone.value = alone.value === name ? '' : name
+  },
   f: () => (whole.value = !whole.value),
   Escape: () => (whole.value = false),
   p: () => stage.value?.toggle(),
@@ -288,7 +325,9 @@ useKeys({
             :every="play.every"
             :area="take?.head.live"
             :beside="mode === 'side by side' ? takeBefore : undefined"
-            :title="mode === 'side by side' ? 'now' : mode === 'before' ? saved : ''"
+            :title="
+              mode === 'side by side' ? 'now' : mode === 'before' ? saved : alone ? `${alone} alone` : ''
+            "
             unpaused
             :outlines="outlines"
             :moving="moving"
@@ -346,22 +385,22 @@ useKeys({
           :numbers="take?.head.numbers"
           :before="mode === 'now' ? undefined : takeBefore?.head.numbers"
         />
-        <div class="below" role="group" aria-label="What is shown below">
-          <el-button link :aria-pressed="below === 'shape'" title="T turns over" @click="below = 'shape'">
-            Settings of {{ effect.emitters[at]?.name }}
-          </el-button>
-          <el-button link :aria-pressed="below === 'parameters'" title="T turns over" @click="show()">
-            Parameters for game code
-            <span class="quiet">{{ effect.parameters.length }}</span>
-          </el-button>
-        </div>
+        <OneOf
+          class="below"
+          label="What is shown below"
+          :value="below"
+          :options="BELOW"
+          :words="belowWords"
+          :hint="() => 'T turns over'"
+          @choose="below = $event"
+        />
         <div ref="lower">
           <ParameterBench
             v-if="below === 'parameters'"
             :key="effectId"
             :part="effectId"
             :play="play"
-            :chosen="asked"
+            v-model:chosen="chosen"
           />
           <div v-else :key="effectId + '/' + at" class="acts">
             <BirthAct />
@@ -375,7 +414,14 @@ useKeys({
       <p>An effect is what the player sees. This project has none yet.</p>
       <el-button type="primary" @click="sheet = 'recipes'">Start from a recipe</el-button>
     </section>
-    <EffectSide v-if="effect" v-model:at="at" :part="effectId" :report="report" @parameter="show">
+    <EffectSide
+      v-if="effect"
+      v-model:at="at"
+      v-model:alone="alone"
+      :part="effectId"
+      :report="report"
+      @parameter="show"
+    >
       <EffectHead :part="effectId" @duplicate="add(effect)" @remove="remove" @revisions="sheet = 'revisions'">
         <CourseField />
       </EffectHead>
@@ -427,19 +473,8 @@ useKeys({
 }
 .below {
   display: flex;
-  gap: 18px;
-  padding: 0 14px;
+  padding: 2px 14px 0;
   border-bottom: 1px solid var(--line);
-}
-.below button {
-  color: var(--muted);
-  border-bottom: 2px solid transparent;
-  min-height: 28px;
-}
-.below button[aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 600;
-  border-color: var(--bronze);
 }
 .acts {
   display: grid;

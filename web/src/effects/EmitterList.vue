@@ -6,12 +6,15 @@ import Choice from '../common/Choice.vue'
 import { api, type EffectReport, type RecipeView } from '../api/client'
 import type { Effect, Emitter } from '../api/bundle'
 import { useEdit } from '../effect/useEdit'
+import { blankEmitter } from '../ropes/sheets/blankEffect'
 import { showNumber } from '../common/numberText'
 import { useProject } from '../project/useProject'
 
 /** The emitters of an effect in draw order: choose, name, move, copy, remove, or copy one from elsewhere. */
 defineProps<{ report?: EffectReport }>()
 const at = defineModel<number>('at', { required: true })
+/** The emitter that plays alone, with what it spawns; nothing of that is saved. */
+const alone = defineModel<string>('alone', { default: '' })
 const edit = useEdit()
 const project = useProject()
 const effect = computed(() => edit.effect.value)
@@ -68,14 +71,46 @@ function rename(i: number, name: string) {
     for (const p of effect.parameters) p.bindings.forEach((b) => b.emitter === old && (b.emitter = name))
   }, true)
 }
-function move(by: number) {
-  const to = at.value + by
-  if (to < 0 || to >= effect.value.emitters.length) return
+const move = (by: number) => place(at.value, at.value + by)
+/** Puts an emitter elsewhere in the order; what is open stays open. */
+function place(from: number, to: number) {
+  if (from === to || to < 0 || to >= effect.value.emitters.length) return
+  const open = effect.value.emitters[at.value].seed
   edit.changeEffect((effect) => {
-    const [moved] = effect.emitters.splice(at.value, 1)
+    const [moved] = effect.emitters.splice(from, 1)
     effect.emitters.splice(to, 0, moved)
   }, true)
-  at.value = to
+  at.value = effect.value.emitters.findIndex((e) => e.seed === open)
+}
+function blank() {
+  put(blankEmitter(effect.value.emitters[at.value].look.sprite))
+}
+function switchOff(i: number) {
+  edit.changeEffect((effect) => {
+    const e = effect.emitters[i]
+    if (e.off) delete e.off
+    else e.off = true
+  }, true)
+}
+const toggleAlone = (name: string) => (alone.value = alone.value === name ? '' : name)
+
+// An emitter is dragged by its handle; it goes where the pointer is when it is let go.
+const list = ref<HTMLElement>()
+const dragged = ref<number>()
+const over = ref<number>()
+function grab(event: PointerEvent, i: number) {
+  dragged.value = over.value = i
+  ;(event.target as Element).setPointerCapture(event.pointerId)
+}
+function drag(event: PointerEvent) {
+  if (dragged.value === undefined || !list.value) return
+  const rows = [...list.value.children].map((row) => row.getBoundingClientRect())
+  const i = rows.findIndex((row) => event.clientY < row.bottom)
+  over.value = i < 0 ? rows.length - 1 : i
+}
+function drop(done: boolean) {
+  if (done && dragged.value !== undefined && over.value !== undefined) place(dragged.value, over.value)
+  dragged.value = over.value = undefined
 }
 function takeAway() {
   const name = effect.value.emitters[at.value].name
@@ -130,12 +165,27 @@ function key(event: KeyboardEvent) {
       <el-button link class="link" @click="put(effect.emitters[at])"
         >copy {{ effect.emitters[at]?.name }}</el-button
       >
+      <el-button link class="link" @click="blank">a blank one</el-button>
     </p>
-    <ul>
-      <li v-for="(e, i) in effect.emitters" :key="e.seed" :class="{ selected: i === at }">
+    <ul ref="list">
+      <li
+        v-for="(e, i) in effect.emitters"
+        :key="e.seed"
+        :class="{ selected: i === at, off: e.off, goes: dragged === i, here: over === i && dragged !== i }"
+      >
+        <span
+          class="handle"
+          title="Drag to another place in the order; Alt ↑ and Alt ↓ by keys"
+          aria-hidden="true"
+          @pointerdown.prevent="grab($event, i)"
+          @pointermove="drag"
+          @pointerup="drop(true)"
+          @pointercancel="drop(false)"
+          >⠿</span
+        >
         <el-button link v-if="i !== at" class="choose parts" @click="at = i">
           <span>{{ e.name }}</span>
-          <span class="quiet">{{ many(e) }}</span>
+          <span class="quiet">{{ e.off ? 'off' : many(e) }}</span>
         </el-button>
         <template v-else>
           <TextField
@@ -146,7 +196,7 @@ function key(event: KeyboardEvent) {
             :take="(name) => rename(i, name)"
             @keydown.capture="key"
           />
-          <span class="quiet">{{ many(e) }}</span>
+          <span class="quiet">{{ e.off ? 'off' : many(e) }}</span>
         </template>
       </li>
     </ul>
@@ -161,6 +211,23 @@ function key(event: KeyboardEvent) {
       >
         later
       </el-button>
+      <el-button
+        link
+        class="link"
+        :aria-pressed="!!effect.emitters[at]?.off"
+        title="Switched off it spawns nothing, and nothing spawns it"
+        @click="switchOff(at)"
+        >{{ effect.emitters[at]?.off ? 'off' : 'on' }}</el-button
+      >
+      <el-button
+        link
+        v-if="effect.emitters.length > 1"
+        class="link"
+        :aria-pressed="alone === effect.emitters[at]?.name"
+        title="Shows it without the others; nothing of that is saved (A)"
+        @click="toggleAlone(effect.emitters[at].name)"
+        >{{ alone === effect.emitters[at]?.name ? 'with the others' : 'alone' }}</el-button
+      >
       <el-button link v-if="effect.emitters.length > 1" class="link" @click="takeAway">remove</el-button>
     </p>
   </section>
@@ -187,11 +254,33 @@ li {
 li.selected {
   border-color: var(--bronze);
 }
+li.off .choose {
+  color: var(--muted);
+  text-decoration: line-through;
+}
+li.goes {
+  opacity: 0.5;
+}
+li.here {
+  background: var(--bronze-pale);
+}
+.handle {
+  align-self: center;
+  width: 24px;
+  line-height: 24px;
+  text-align: center;
+  color: var(--bronze-soft);
+  cursor: grab;
+  touch-action: none;
+}
+li:hover .handle {
+  color: var(--bronze);
+}
 .choose {
   flex: 1;
   display: flex;
   justify-content: space-between;
-  padding: 2px 0 2px 8px;
+  padding: 2px 0;
   text-align: left;
   min-height: 24px;
 }

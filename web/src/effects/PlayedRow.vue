@@ -60,7 +60,7 @@ const set = <K extends keyof Play>(key: K, value: Play[K]) => (play.value[key] =
       @commit="set('every', $event)"
     />
     <label>
-      <span class="quiet">speed</span>
+      <span class="quiet">speed&ensp;</span>
       <Choice :value="play.rate" label="How fast time passes" @choose="set('rate', Number($event))">
         <option v-for="r in RATES" :key="r" :value="r">{{ r }} ×</option>
       </Choice>

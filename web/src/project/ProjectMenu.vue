@@ -12,7 +12,6 @@ const lines = ref<ProjectLine[]>([])
 const newName = ref('')
 const problems = ref<Problem[]>([])
 const message = ref('')
-const file = ref<HTMLInputElement>()
 
 async function load() {
   problems.value = []
@@ -44,11 +43,7 @@ async function create() {
   })
 }
 
-async function importFile(event: Event) {
-  const input = event.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  input.value = ''
-  if (!chosen) return
+async function importFile(chosen: File) {
   problems.value = []
   message.value = ''
   await attempt(async () => {
@@ -113,17 +108,16 @@ function showSettings() {
         <a class="button" :href="api.exportPath(project.id)" download data-testid="export"
           >Export this project</a
         >
-        <el-button @click="file?.click()">Import a bundle…</el-button>
-        <input
-          ref="file"
-          class="visually-hidden"
-          type="file"
+        <el-upload
+          class="upload"
           accept=".json,application/json"
-          aria-label="Bundle to import"
-          tabindex="-1"
+          :auto-upload="false"
+          :show-file-list="false"
           data-testid="import"
-          @change="importFile"
-        />
+          @change="importFile($event.raw!)"
+        >
+          <span class="button">Import a bundle…</span>
+        </el-upload>
       </div>
       <p class="quiet small">A bundle goes into this project if it is empty, and else into a new one.</p>
       <div v-if="message" class="refused" role="alert">

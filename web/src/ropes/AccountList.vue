@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { Refused, type AccountReport } from '../api/client'
 import { download } from '../common/download'
 import { latest } from '../common/latest'
@@ -11,6 +11,8 @@ import type { Told } from '../stage/useStage'
 /** What happened at the last pull, in words, and at any of the pulls before. Each line leads to the part that decided. */
 const props = defineProps<{
   account?: AccountReport
+  /** All accounts of the same instant, that one included. */
+  together?: AccountReport[]
   told: Told[]
   find: (words: string) => Promise<AccountReport[]>
   all: () => Promise<AccountReport[]>
@@ -43,6 +45,7 @@ async function save() {
   const lines = (await props.all()).map((a) => JSON.stringify(a) + '\n')
   download(new Blob(lines, { type: 'application/jsonl' }), `${project.name} accounts.jsonl`)
 }
+const several = computed(() => props.together ?? [])
 const WHAT = {
   notice: 'is told',
   begins: 'is told of the beginning of',
@@ -87,6 +90,16 @@ const titled = (a: AccountReport) =>
       <p v-if="!(chosen ?? account)" class="quiet">
         Pull, and read here which ropes answered and why the others did not.
       </p>
+      <ol v-if="several.length > 1 && !finding" class="together" aria-label="Pulled in one instant">
+        <li v-for="(a, i) in several" :key="a.number">
+          <el-button link class="parts" :aria-current="(chosen ?? account) === a" @click="chosen = a">
+            <span class="quiet">{{ i + 1 }} of {{ several.length }}</span>
+            <span
+              ><b>{{ titled(a) }}</b> · {{ a.summary }}</span
+            >
+          </el-button>
+        </li>
+      </ol>
       <template v-for="a in [chosen ?? account]" :key="a?.number">
         <template v-if="a">
           <h2>What happened · {{ a.summary }}</h2>

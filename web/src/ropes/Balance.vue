@@ -3,6 +3,8 @@ import { computed } from 'vue'
 import type { BalanceLine, WiringView } from '../api/client'
 import type { Rope } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
+import Plot from '../common/Plot.vue'
+import type { Along, Drawn } from '../common/plot'
 import { showNumber, showPresence } from '../common/numberText'
 import { useProject } from '../project/useProject'
 
@@ -14,46 +16,73 @@ const props = defineProps<{ wiring?: WiringView; open: number }>()
 const emit = defineEmits<{ open: [id: number] }>()
 const project = useProject()
 
-const W = 600
-const H = 300
 const lines = computed(() => props.wiring?.lines ?? [])
 const name = (id: number) => project.ropes.find((r) => r.id === id)?.body.name ?? ''
-const bounds = computed(() => {
+const usual = (weight: number) =>
+  Math.exp((props.wiring?.intercept ?? 0) + (props.wiring?.slope ?? 0) * weight)
+
+/** How far the dots of one weight are from one another, and how much of its place they take at the most. */
+const STEP = 0.12
+const WIDE = 0.8
+// Those of one weight stand side by side, in the order of the ropes; the line goes on to both ends.
+const dots = computed((): { at: number; line?: BalanceLine }[] => {
+  const beside = Map.groupBy(lines.value, (l) => l.weight)
+  const placed = [...beside].flatMap(([weight, these]) => {
+    const step = Math.min(STEP, WIDE / these.length)
+    return these.map((line, i) => ({ at: weight + (i - (these.length - 1) / 2) * step, line }))
+  })
+  return [{ at: 0.5 }, ...placed.sort((a, b) => a.at - b.at), { at: 5.5 }]
+})
+const drawn = computed((): Drawn[] => {
+  const along = (times: number) => dots.value.map((d) => usual(d.at) * times)
+  const those = (which: (l: BalanceLine) => boolean) =>
+    dots.value.map((d) => (d.line && which(d.line) ? d.line.presence : null))
+  const open = (l: BalanceLine) => l.rope === props.open
+  return [
+    {
+      name: 'three times usual',
+      as: 'edge',
+      colour: '--line',
+      values: along(3),
+      fill: { to: 1, colour: '--bronze-pale' },
+    },
+    { name: 'a third of usual', as: 'edge', colour: '--line', values: along(1 / 3) },
+    { name: 'usual', as: 'line', colour: '--bronze', values: along(1) },
+    {
+      name: 'usual',
+      as: 'dots',
+      colour: '--verdigris',
+      values: those((l) => l.verdict === 'usual' && !open(l)),
+    },
+    {
+      name: 'more',
+      as: 'dots',
+      colour: '--vermilion',
+      values: those((l) => l.verdict === 'loud' && !open(l)),
+    },
+    {
+      name: 'less',
+      as: 'dots',
+      colour: '--amber',
+      hollow: true,
+      values: those((l) => l.verdict === 'faint' && !open(l)),
+    },
+    { name: 'open', as: 'dots', colour: '--ink', values: those(open) },
+  ]
+})
+const x: Along = { from: 0.5, to: 5.5, marks: [1, 2, 3, 4, 5], words: (w) => `weight ${w}` }
+const y = computed((): Along => {
   const all = lines.value.flatMap((l) => [l.presence, l.usual])
   const least = Math.floor(Math.log10(Math.min(0.01, ...all)))
   const most = Math.ceil(Math.log10(Math.max(1, ...all)))
-  return [least, most]
+  const marks = Array.from({ length: most - least + 1 }, (_, i) => 10 ** (least + i))
+  return { from: 10 ** least, to: 10 ** most, marks, words: showNumber, log: true }
 })
-const x = (weight: number) => 60 + ((weight - 0.5) / 5) * (W - 80)
-const y = (presence: number) => {
-  const [least, most] = bounds.value
-  return H - 30 - ((Math.log10(presence) - least) / (most - least)) * (H - 50)
+const stops = computed(() => dots.value.flatMap((d, i) => (d.line ? [i] : [])))
+const words = (i: number) => {
+  const l = dots.value[i].line!
+  return `${name(l.rope)}: ${showPresence(l.presence)} u² s, ${verdict(l)}`
 }
-const decades = computed(() => {
-  const [least, most] = bounds.value
-  return Array.from({ length: most - least + 1 }, (_, i) => least + i)
-})
-const usual = (weight: number) =>
-  Math.exp((props.wiring?.intercept ?? 0) + (props.wiring?.slope ?? 0) * weight)
-const band = computed(() => {
-  if (!lines.value.length) return ''
-  const ends = [0.5, 5.5]
-  const up = ends.map((w) => `${x(w)} ${y(usual(w) * 3)}`)
-  const down = ends.reverse().map((w) => `${x(w)} ${y(usual(w) / 3)}`)
-  return `M${[...up, ...down].join('L')}z`
-})
-// Those of one weight stand side by side, in the order of the ropes.
-const dots = computed(() => {
-  const seen = new Map<number, number>()
-  const count = new Map<number, number>()
-  lines.value.forEach((l) => count.set(l.weight, (count.get(l.weight) ?? 0) + 1))
-  return lines.value.map((l) => {
-    const i = seen.get(l.weight) ?? 0
-    seen.set(l.weight, i + 1)
-    const step = Math.min(14, 90 / count.get(l.weight)!)
-    return { line: l, cx: x(l.weight) + (i - (count.get(l.weight)! - 1) / 2) * step, cy: y(l.presence) }
-  })
-})
 const outliers = computed(() =>
   lines.value
     .filter((l) => l.verdict !== 'usual' || l.outdoes || l.rope === props.open)
@@ -80,38 +109,22 @@ function verdict(l: BalanceLine) {
 
 <template>
   <div class="balance">
-    <svg
-      :viewBox="`0 0 ${W} ${H}`"
-      role="img"
-      aria-label="Presence of each response against the weight of its event"
-    >
-      <path :d="band" class="band" />
-      <line
-        v-if="lines.length"
-        :x1="x(0.5)"
-        :y1="y(usual(0.5))"
-        :x2="x(5.5)"
-        :y2="y(usual(5.5))"
-        class="usual"
-      />
-      <g v-for="d in decades" :key="d">
-        <line :x1="60" :x2="W - 20" :y1="y(10 ** d)" :y2="y(10 ** d)" class="grid" />
-        <text :x="54" :y="y(10 ** d) + 4" text-anchor="end">{{ showNumber(10 ** d) }}</text>
-      </g>
-      <text v-for="w in 5" :key="w" :x="x(w)" :y="H - 10" text-anchor="middle">weight {{ w }}</text>
-      <text :x="W - 20" :y="12" text-anchor="end">presence, u² s</text>
-      <g v-for="{ line, cx, cy } in dots" :key="line.rope" class="dot" @click="emit('open', line.rope)">
-        <circle
-          :cx="cx"
-          :cy="cy"
-          :r="line.rope === open ? 6 : 4.5"
-          :class="[line.verdict, { open: line.rope === open }]"
-        />
-        <title>{{ name(line.rope) }}: {{ showPresence(line.presence) }} u² s, {{ verdict(line) }}</title>
-      </g>
-    </svg>
     <p v-if="!lines.length" class="quiet">Nothing can be seen yet, so there is nothing to weigh.</p>
-    <table v-else>
+    <Plot
+      v-else
+      label="Presence of each response against the weight of its event"
+      :places="dots.map((d) => d.at)"
+      :drawn="drawn"
+      :x="x"
+      :y="y"
+      :words="words"
+      :stops="stops"
+      leads
+      rest="Presence, u² s. The line is what is usual at each weight, the band three times more and less."
+      :height="300"
+      @choose="(i) => emit('open', dots[i].line!.rope)"
+    />
+    <table v-if="lines.length">
       <caption>
         What stands out, and the open rope
       </caption>
@@ -157,43 +170,6 @@ function verdict(l: BalanceLine) {
   padding: 10px 16px;
   overflow-y: auto;
   min-height: 0;
-}
-svg {
-  width: 100%;
-  max-height: 340px;
-}
-text {
-  font-size: 11px;
-  fill: var(--muted);
-}
-.band {
-  fill: var(--bronze-pale);
-}
-.usual {
-  stroke: var(--bronze);
-  stroke-width: 1.4;
-}
-.grid {
-  stroke: var(--line);
-}
-.dot {
-  cursor: pointer;
-}
-circle {
-  fill: var(--verdigris);
-  stroke: var(--paper);
-}
-circle.loud {
-  fill: var(--vermilion);
-}
-circle.faint {
-  fill: var(--paper);
-  stroke: var(--amber);
-  stroke-width: 2;
-}
-circle.open {
-  stroke: var(--ink);
-  stroke-width: 2;
 }
 table {
   width: 100%;

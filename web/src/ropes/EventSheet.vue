@@ -97,9 +97,19 @@ const word = (s: string) =>
     .toLowerCase()
     .replace(/[^a-z0-9-]+/g, '-')
     .replace(/^[-0-9]+|-+$/g, '')
-function makeCommon(common: (typeof COMMON)[number]) {
-  const own = word(subject.value) || subjects.value[0] || 'player'
-  make(common.make.shape === 'state' ? common.verb : `${own}.${common.verb}`, common.make)
+type Common = (typeof COMMON)[number]
+const named = (c: Common) =>
+  c.make.shape === 'state' ? c.verb : `${word(subject.value) || subjects.value[0] || 'player'}.${c.verb}`
+const there = (c: Common) => project.events.some((e) => e.body.name === named(c))
+const makeCommon = (c: Common) => make(named(c), c.make)
+/** The verbs that are marked, to be made together. */
+const marked = ref<string[]>([])
+const wanted = computed(() => COMMON.filter((c) => marked.value.includes(c.verb) && !there(c)))
+async function makeMarked() {
+  const made = await project.change(
+    wanted.value.map((c) => ({ kind: 'event' as const, body: { name: named(c), ...c.make } })),
+  )
+  if (made) emit('made', made[0].id)
 }
 function makeNamed() {
   const [a, b] = fresh.value.split('.').map(word)
@@ -134,6 +144,7 @@ useSheet()
           name
           <TextField
             :value="event.name"
+            v-explains="'EventType.name'"
             label="Name of this event"
             maxlength="80"
             demanded
@@ -143,6 +154,7 @@ useSheet()
         <label>
           happens as
           <Choice
+            v-explains="'EventType.shape'"
             label="What it is"
             :value="event.shape"
             @choose="
@@ -162,6 +174,7 @@ useSheet()
           weight
           <NumberField
             :value="event.weight"
+            v-explains="'EventType.weight'"
             label="Weight"
             kind="whole"
             unit="of 5"
@@ -176,6 +189,7 @@ useSheet()
         what happens
         <TextField
           :value="event.description"
+          v-explains="'EventType.description'"
           label="What happens"
           :take="(text) => set((e) => (e.description = text))"
         />
@@ -211,18 +225,25 @@ useSheet()
         <div v-for="(f, i) in event.fields" :key="i" class="field">
           <TextField
             :value="f.name"
+            v-explains="'Field.name'"
             :label="`Name of ${f.name}`"
             maxlength="80"
             demanded
             :take="(to) => project.rename({ what: 'field', within: event!.name, from: f.name, to })"
           />
-          <Choice :value="f.type" :label="`Type of ${f.name}`" @choose="setType(i, $event as Field['type'])">
+          <Choice
+            :value="f.type"
+            v-explains="'Field.type'"
+            :label="`Type of ${f.name}`"
+            @choose="setType(i, $event as Field['type'])"
+          >
             <option v-for="[type, words] in TYPES" :key="type" :value="type">{{ words }}</option>
           </Choice>
           <span v-if="f.type === 'number'" class="details">
             from
             <PairField
               :value="f.range"
+              v-explains="'Field.range'"
               :label="`Range of ${f.name}`"
               plain
               @commit="(v) => number(i, (n) => (n.range = v))"
@@ -230,6 +251,7 @@ useSheet()
             usually
             <NumberField
               :value="f.usual ?? f.range[0]"
+              v-explains="'Field.usual'"
               :label="`Usual ${f.name}`"
               :least="f.range[0]"
               :most="f.range[1]"
@@ -239,6 +261,7 @@ useSheet()
               class="unit"
               :value="f.unit"
               placeholder="unit"
+              v-explains="'Field.unit'"
               :label="`Unit of ${f.name}`"
               :take="(unit) => number(i, (n) => (n.unit = unit))"
             />
@@ -281,6 +304,7 @@ useSheet()
           no answer is wanted, because
           <TextField
             :value="event.unanswered"
+            v-explains="'EventType.unanswered'"
             label="No answer is wanted, because"
             maxlength="400"
             placeholder="heard, not seen"
@@ -321,11 +345,21 @@ useSheet()
           :take="(text) => (subject = text)"
         />
       </label>
-      <div class="commons">
-        <el-button link v-for="c in COMMON" :key="c.verb" @click="makeCommon(c)">
-          <b>{{ c.verb }}</b> <span class="quiet">{{ c.make.shape }} · {{ c.about }}</span>
+      <el-checkbox-group v-model="marked" class="commons">
+        <span v-for="c in COMMON" :key="c.verb" class="common">
+          <el-checkbox :value="c.verb" :disabled="there(c)" :aria-label="`${c.verb}, with others`" />
+          <el-button link :disabled="there(c)" @click="makeCommon(c)">
+            <b>{{ c.verb }}</b>
+            <span class="quiet"> {{ there(c) ? 'there already' : `${c.make.shape} · ${c.about}` }}</span>
+          </el-button>
+        </span>
+      </el-checkbox-group>
+      <p class="marked">
+        <el-button type="primary" :disabled="!wanted.length" @click="makeMarked">
+          {{ wanted.length > 1 ? `Make these ${wanted.length} events` : 'Make what is marked' }}
         </el-button>
-      </div>
+        <span class="quiet">A press on a word makes that one alone.</span>
+      </p>
     </div>
   </el-dialog>
 </template>
@@ -403,9 +437,26 @@ h3 {
   margin-left: auto;
 }
 .commons {
+  font-size: inherit;
+  line-height: inherit;
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 4px;
+}
+.common {
+  display: flex;
+  align-items: center;
+  gap: 2px;
+}
+.common .el-checkbox {
+  height: 24px;
+  margin: 0 2px 0 0;
+}
+.marked {
+  margin: 0;
+  display: flex;
+  gap: 12px;
+  align-items: center;
 }
 .commons button {
   text-align: left;

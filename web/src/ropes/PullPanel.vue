@@ -154,6 +154,19 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
           </Choice>
         </label>
         <label>
+          so many times at once
+          <NumberField
+            :value="hand.times"
+            label="Pulls in one instant"
+            unit="×"
+            kind="whole"
+            :step="1"
+            :least="1"
+            :most="100"
+            @commit="hand.times = $event"
+          />
+        </label>
+        <label>
           in the same instant
           <Choice :value="hand.also" @choose="hand.also = $event" label="Pulled in the same instant">
             <option value="">nothing else</option>

@@ -97,6 +97,8 @@ const form = computed<rows.Row[] | undefined>(() => {
       return rows.fading(shape.value)
     case 'longest':
       return rows.lasting
+    case 'stay':
+      return rows.stay(!!props.rope.stay?.notice)
     case 'placement':
       return rows.placement(props.rope)
     case 'companion':
@@ -123,6 +125,7 @@ const titles: Record<string, string> = {
   end: 'Ends with',
   fades: 'How it comes and goes',
   longest: 'How long it lasts',
+  stay: 'How long it stays',
   placement: 'Where',
   companion: 'With it',
   'follow up': 'Then',
@@ -133,6 +136,7 @@ const dropped: Record<string, string> = {
   timing: 'Remove the delay',
   limits: 'Remove the limits',
   owner: 'Let it finish',
+  stay: 'Let it end by itself',
   companion: 'Remove it',
   'follow up': 'Remove what follows',
   gap: 'Remove what follows',
@@ -156,6 +160,8 @@ function change(edit: (rope: Rope) => void, save = true) {
     if (next.place.at === 'point' && Object.keys(next.place).length === 1) delete next.place
   }
   next.then?.forEach((f) => f.inForce === undefined && delete f.fadeOut)
+  if (next.stay?.inForce === undefined) delete next.stay?.fadeOut
+  if (next.stay && next.stay.inForce === undefined && !next.stay.notice) delete next.stay
   if (save) project.commit(props.ropeId, next)
   else project.draft(props.ropeId, next)
 }
@@ -200,6 +206,15 @@ function setEdge(edge: 'start' | 'end', name?: string) {
     if (name) rope.run[edge] = name
     else delete rope.run[edge]
     if (!Object.keys(rope.run).length) delete rope.run
+  })
+}
+/** Makes of what begins or ends it something that follows, with a delay of its own. */
+function later(edge: 'start' | 'end') {
+  shut((rope) => {
+    const play = rope.run![edge]
+    delete rope.run![edge]
+    if (!Object.keys(rope.run!).length) delete rope.run
+    rope.then = [...(rope.then ?? []), { cue: edge === 'start' ? 'begun' : 'ended', after: 0.5, play }]
   })
 }
 </script>
@@ -271,14 +286,18 @@ function setEdge(edge: 'start' | 'end', name?: string) {
           "
         />
       </template>
-      <EffectChoice
-        v-else-if="open && (slot === 'start' || slot === 'end')"
-        :rope="rope"
-        :title="titles[slot]"
-        :chosen="rope.run?.[slot] ?? ''"
-        @choose="setEdge(slot, $event)"
-        @nothing="setEdge(slot)"
-      />
+      <template v-else-if="open && (slot === 'start' || slot === 'end')">
+        <EffectChoice
+          :rope="rope"
+          :title="titles[slot]"
+          :chosen="rope.run?.[slot] ?? ''"
+          @choose="setEdge(slot, $event)"
+          @nothing="setEdge(slot)"
+        />
+        <el-button v-if="rope.run?.[slot]" link class="link" @click="later(slot)"
+          >a while later, not at once</el-button
+        >
+      </template>
       <template v-else-if="word.slot === 'facing'">
         <h3>Facing</h3>
         <el-button

@@ -321,7 +321,7 @@ useKeys(
     e: () => {
       if (!effect.value) return
       shaping.value = !shaping.value
-      nextTick(() => document.querySelector<HTMLElement>('[data-testid=bench] [role=tab]')?.focus())
+      nextTick(() => document.querySelector<HTMLElement>('[data-testid=bench] .one-of :checked')?.focus())
     },
     f: () => (whole.value = !whole.value),
     Escape: () => (whole.value = false),
@@ -454,6 +454,7 @@ useKeys(
           </el-alert>
           <AccountList
             :account="live.account.value"
+            :together="live.together.value"
             :told="live.told.value"
             :find="live.find"
             :all="live.all"

@@ -58,6 +58,7 @@ useSheet()
       <div v-for="c in project.channels" :key="c.id" class="line">
         <TextField
           :value="c.body.name"
+          v-explains="'Channel.name'"
           :label="`Name of ${c.body.name}`"
           maxlength="80"
           demanded
@@ -66,6 +67,7 @@ useSheet()
         from
         <PairField
           :value="c.body.range"
+          v-explains="'Channel.range'"
           :label="`Range of ${c.body.name}`"
           plain
           @commit="(v) => range(c, v)"
@@ -73,6 +75,7 @@ useSheet()
         usually
         <NumberField
           :value="c.body.usual ?? c.body.range[0]"
+          v-explains="'Channel.usual'"
           :label="`Usual ${c.body.name}`"
           :least="c.body.range[0]"
           :most="c.body.range[1]"
@@ -82,6 +85,7 @@ useSheet()
           class="unit"
           :value="c.body.unit"
           placeholder="unit"
+          v-explains="'Channel.unit'"
           :label="`Unit of ${c.body.name}`"
           :take="(unit) => set(c, (b) => (b.unit = unit))"
         />
@@ -99,6 +103,7 @@ useSheet()
       <div v-for="p in project.places" :key="p.id" class="line">
         <TextField
           :value="p.body.name"
+          v-explains="'Place.name'"
           :label="`Name of ${p.body.name}`"
           maxlength="80"
           demanded
@@ -109,6 +114,7 @@ useSheet()
           v-for="(a, i) in ['x', 'y', 'z']"
           :key="a"
           :value="p.body.position[i]"
+          v-explains="'Place.position'"
           :label="`${p.body.name} ${a}`"
           :unit="i < 2 ? ',' : 'u'"
           @commit="(v) => axis(p, i, v)"

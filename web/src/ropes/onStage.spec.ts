@@ -45,6 +45,24 @@ describe('a press on the stage', () => {
 
 describe('on the stage', () => {
   const at = { payload, point: [0, 0, 0] as Vector, places: [], seen: [0, 0, 1] as Vector }
+  it('a zone is as large as the event says, and its corner sets it', () => {
+    const zone = {
+      ...struckEvent,
+      fields: [
+        { name: 'position', type: 'position' },
+        { name: 'zone', type: 'half extent' },
+      ],
+    } as EventType
+    const told = { ...at, event: zone, point: [1, 0, 0] as Vector, payload: { zone: [2, 1, 3] } as Payload }
+    const { outlines, grips } = ropeOutlines(told)
+    const lines = outlines.find((o) => o.name === 'zone')!.lines
+    expect(lines).toHaveLength(6)
+    expect(lines[1]).toContainEqual([3, 1, 3])
+    const corner = grips.find((g) => g.path === 'payload.zone') as PlaceGrip
+    expect(corner.at).toEqual([3, 1, 3])
+    // What lies along the sight is not seen, and stays.
+    expect(corner.back([1.5, 4, 0])).toEqual([0.5, 4, 3])
+  })
   it('a direction ends in the point; its grip turns it', () => {
     const { grips } = ropeOutlines({ ...at, event: struckEvent })
     const way = grips.find((g) => g.path === 'payload.direction') as PlaceGrip

@@ -125,6 +125,21 @@ export function ropeOutlines(of: {
         to: (place) => Number(Math.max(0.01, length(flat(minus(place, point), seen))).toPrecision(3)),
       })
   }
+  for (const field of event.fields) {
+    const size = payload[field.name] as Vector | undefined
+    if (!size || (field.type !== 'extent' && field.type !== 'half extent')) continue
+    const half = field.type === 'extent' ? times(size, 0.5) : size
+    outlines.push({ kind: 'reach', name: field.name, lines: boxAbout(point, half) })
+    grips.push({
+      label: field.name,
+      path: `payload.${field.name}`,
+      at: plus(point, half),
+      back: (place) => {
+        const reached = minus(place, point).map((v, i) => (seen[i] ? half[i] : Math.max(0, v))) as Vector
+        return rounded(field.type === 'extent' ? times(reached, 2) : reached)
+      },
+    })
+  }
   if (of.numbers && of.numbers.extent > 0)
     outlines.push(ring('reach', 'how far it can be seen', point, of.numbers.extent, seen))
   for (const place of of.places)
@@ -137,6 +152,23 @@ export function ropeOutlines(of: {
   const path = velocity && pathOf(point, (payload[velocity.name] as Vector) ?? [0, 0, 0], 1)
   if (path && rope?.place?.follow) outlines.push(path)
   return { outlines, grips }
+}
+
+/** The edges of a box about a place. */
+function boxAbout(middle: Vector, half: Vector): Vector[][] {
+  const corner = (x: number, y: number, z: number) =>
+    plus(middle, [x * half[0], y * half[1], z * half[2]]) as Vector
+  const face = (z: number) =>
+    [corner(-1, -1, z), corner(1, -1, z), corner(1, 1, z), corner(-1, 1, z), corner(-1, -1, z)] as Vector[]
+  const sides = half[2]
+    ? [
+        [-1, -1],
+        [1, -1],
+        [1, 1],
+        [-1, 1],
+      ].map(([x, y]) => [corner(x, y, -1), corner(x, y, 1)])
+    : []
+  return half[2] ? [face(-1), face(1), ...sides] : [face(0)]
 }
 
 const cross = (at: Vector, arm: Vector) => [minus(at, arm), plus(at, arm)]

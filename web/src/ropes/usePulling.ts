@@ -1,7 +1,7 @@
 import { computed, onScopeDispose, reactive, ref, watch, type ComputedRef, type Ref } from 'vue'
 import type { EventType, Payload, Rope, Vector } from '../api/bundle'
 import { useProject, type Part } from '../project/useProject'
-import type { Stage } from '../stage/useStage'
+import { clock, type Stage } from '../stage/useStage'
 
 export type Strength = 'soft' | 'usual' | 'hard'
 
@@ -36,6 +36,8 @@ export function usePulling(of: {
   const every = ref(0.5)
   const alternating = ref<Alternating>('')
   const also = ref('')
+  /** How many times it comes in one instant. */
+  const times = ref(1)
   const heldFor = ref(1.5)
   let turn = 0
 
@@ -88,8 +90,8 @@ export function usePulling(of: {
     return next
   }
 
-  function send(message: Parameters<Stage['pull']>[0]): boolean {
-    const sent = of.live.pull({ ...message, subject: subject.value || undefined })
+  function send(message: Parameters<Stage['pull']>[0], now?: number): boolean {
+    const sent = of.live.pull({ ...message, subject: subject.value || undefined }, now)
     if (!sent) of.failed('The stage has stopped, so nothing was pulled; start it again.')
     return sent
   }
@@ -107,12 +109,15 @@ export function usePulling(of: {
     const carried = carries()
     seed.value = pulls++
     of.expect(pressed)
-    if (!send({ event: event.body.name, payload: turned(event.body, carried), seed: seed.value })) return
+    const now = clock()
+    const same = { event: event.body.name, payload: turned(event.body, carried) }
+    if (!send({ ...same, seed: seed.value }, now)) return
+    for (let n = 1; n < times.value; n++) send({ ...same, seed: pulls++ }, now)
     const other = project.events.find((e) => e.body.name === also.value)
     if (other) {
       const phase = other.body.shape === 'span' ? 'begin' : undefined
       const value = other.body.shape === 'state' ? other.body.values![1] : undefined
-      send({ event: other.body.name, payload: usual(other.id), seed: pulls++, phase, value })
+      send({ event: other.body.name, payload: usual(other.id), seed: pulls++, phase, value }, now)
     }
     payload.value = carried
   }
@@ -195,6 +200,7 @@ export function usePulling(of: {
   watch(of.eventId, () => {
     repeating.value = false
     alternating.value = ''
+    times.value = 1
   })
   window.addEventListener('blur', letGo)
   onScopeDispose(() => {
@@ -215,6 +221,7 @@ export function usePulling(of: {
     every,
     alternating,
     also,
+    times,
     heldFor,
     setStrength,
     setPayload,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import OneOf from '../common/OneOf.vue'
 import { VIEWS, type View } from './framing'
 import type { Backdrop } from './renderer'
 
@@ -18,12 +19,12 @@ const BACKDROPS: Backdrop[] = ['night', 'dusk', 'moor', 'snow', 'checker']
     <slot name="left" />
     <span class="space" />
     <slot name="right" />
-    <span class="group" role="group" aria-label="Camera">
-      <button v-for="v in VIEWS" :key="v" :aria-pressed="view === v" @click="view = v">{{ v }}</button>
-      <button v-if="followable" :aria-pressed="following" @click="following = !following">follow</button>
-    </span>
+    <OneOf class="group" label="Camera" :value="view" :options="VIEWS" @choose="view = $event" />
+    <el-button v-if="followable" link :aria-pressed="following" @click="following = !following"
+      >follow</el-button
+    >
     <el-dropdown trigger="click" @command="backdrop = $event">
-      <button class="list" :aria-label="`Backdrop: ${backdrop}`">{{ backdrop }}</button>
+      <el-button link class="list" :aria-label="`Backdrop: ${backdrop}`">{{ backdrop }}</el-button>
       <template #dropdown>
         <el-dropdown-menu>
           <el-dropdown-item v-for="b in BACKDROPS" :key="b" :command="b">{{ b }}</el-dropdown-item>
@@ -31,8 +32,10 @@ const BACKDROPS: Backdrop[] = ['night', 'dusk', 'moor', 'snow', 'checker']
       </template>
     </el-dropdown>
     <span class="group">
-      <button v-if="outlinable" :aria-pressed="outlined" @click="outlined = !outlined">outlines</button>
-      <button :aria-pressed="whole" title="Stage alone (F)" @click="emit('whole')">whole</button>
+      <el-button v-if="outlinable" link :aria-pressed="outlined" @click="outlined = !outlined"
+        >outlines</el-button
+      >
+      <el-button link :aria-pressed="whole" title="Stage alone (F)" @click="emit('whole')">whole</el-button>
     </span>
   </div>
 </template>
@@ -57,8 +60,15 @@ const BACKDROPS: Backdrop[] = ['night', 'dusk', 'moor', 'snow', 'checker']
   display: flex;
   gap: 2px;
 }
-.chips :deep(button) {
+.chips :deep(.el-segmented__group) {
+  display: flex;
+  gap: 2px;
+}
+.chips :deep(button),
+.chips :deep(.el-segmented__item) {
   display: inline-block;
+  height: auto;
+  line-height: inherit;
   background: rgba(24, 32, 43, 0.92);
   color: var(--stage-ink);
   font-size: 12px;
@@ -66,7 +76,8 @@ const BACKDROPS: Backdrop[] = ['night', 'dusk', 'moor', 'snow', 'checker']
   border-radius: 3px;
   border: 1px solid #3a4656;
 }
-.chips :deep(button[aria-pressed='true']) {
+.chips :deep(button[aria-pressed='true']),
+.chips :deep(.el-segmented__item.is-selected) {
   background: var(--stage-ink);
   color: var(--stage);
   font-weight: 600;

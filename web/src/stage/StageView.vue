@@ -125,6 +125,7 @@ const drawn = computed(
 )
 const pale = computed(() => PALE.includes(backdrop.value))
 const flash = computed(() => flashColour(props.comfort?.flash ?? [0, 0, 0, 0]))
+const edges = computed(() => flashColour(props.comfort?.edges ?? [0, 0, 0, 0]))
 
 function draw() {
   if (!renderer || !canvas.value) return
@@ -335,6 +336,12 @@ const arrow = computed(() => {
         />
         <p v-if="presses" class="hint" aria-hidden="true">{{ presses }}</p>
         <svg v-if="arrow" class="arrow" aria-hidden="true"><path :d="arrow" /></svg>
+        <div
+          v-if="edges"
+          class="flash"
+          :style="{ background: `radial-gradient(ellipse farthest-corner, transparent 45%, ${edges} 100%)` }"
+          data-testid="edges"
+        />
         <div
           v-if="flash"
           class="flash"

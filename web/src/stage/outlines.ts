@@ -234,6 +234,12 @@ function thrown(emitter: Emitter, frame: Frame, seen: Vector): Outlines {
   if (fast <= 0) return { outlines: [], grips: [] }
   const at = frame.place([0, 0, 0])
   const name = `thrown, as far as ${THROWN} s take them`
+  if (aim?.kind === 'axes') {
+    const ranges = [aim.x, aim.y, aim.z].map((r) => r.map((v) => v * speed[1] * THROWN))
+    const middle = ranges.map(([a, b]) => (a + b) / 2) as Vector
+    const size = ranges.map(([a, b]) => b - a) as Vector
+    return { outlines: [{ kind: 'throw', name, lines: box(frame, middle, size) }], grips: [] }
+  }
   if (aim && aim.kind !== 'along') {
     const around = ['circle', 'sphere', 'point'].includes(shape.kind)
     const radius = ('radius' in shape ? shape.radius : 0) + fast

@@ -30,6 +30,7 @@ export interface Told {
 export interface Comfort {
   shake: [number, number]
   flash: [number, number, number, number]
+  edges: [number, number, number, number]
   paused: number
 }
 
@@ -41,9 +42,13 @@ interface Handlers {
   begun: () => void
 }
 
+/** Accounts of one instant that are kept. */
+const MOST_TOGETHER = 100
+/** The time, as the stage is told it. */
+export const clock = () => performance.now() / 1000
 /** Bytes before a frame: its length. */
 const BEFORE = 4
-const REST: Comfort = { shake: [0, 0], flash: [0, 0, 0, 0], paused: 0 }
+const REST: Comfort = { shake: [0, 0], flash: [0, 0, 0, 0], edges: [0, 0, 0, 0], paused: 0 }
 
 // A worker of its own, so that whatever else is computed does not hold up what plays.
 export const stageCore = new Core(
@@ -59,6 +64,8 @@ export function useStage(handlers: Handlers, core = stageCore) {
   /** Why the stage stopped; empty while it runs. */
   const failed = ref('')
   const account = shallowRef<AccountReport>()
+  /** All accounts of the instant of the last one, in their order. */
+  const together = shallowRef<AccountReport[]>([])
   const instances = ref(0)
   const told = shallowRef<Told[]>([])
   const comfort = shallowRef(REST)
@@ -79,6 +86,7 @@ export function useStage(handlers: Handlers, core = stageCore) {
     still = true
     failed.value = ''
     account.value = undefined
+    together.value = []
     told.value = []
     comfort.value = REST
     instances.value = 0
@@ -87,9 +95,9 @@ export function useStage(handlers: Handlers, core = stageCore) {
     handlers.begun()
   }
 
-  function say(ask: Question, what: string, wish: object): Promise<void> {
+  function say(ask: Question, what: string, wish: object, now = clock()): Promise<void> {
     const of = begun
-    return core.ask(project, ask, what, { ...wish, now: performance.now() / 1000 }).then(
+    return core.ask(project, ask, what, { ...wish, now }).then(
       (answer) => {
         if (of === begun) hear(answer)
       },
@@ -107,6 +115,7 @@ export function useStage(handlers: Handlers, core = stageCore) {
     }
     const reply = answer as StageReply
     for (const one of reply.accounts) {
+      together.value = account.value?.at === one.at ? [...together.value, one].slice(-MOST_TOGETHER) : [one]
       account.value = one
       record(one)
     }
@@ -153,11 +162,11 @@ export function useStage(handlers: Handlers, core = stageCore) {
     bending = false
   }
 
-  function act(wish: object): boolean {
+  function act(wish: object, now = clock()): boolean {
     if (failed.value) return false
     begin()
     if (known !== project.content) void retune()
-    void say('stage', 'the stage', wish)
+    void say('stage', 'the stage', wish, now)
     return true
   }
 
@@ -179,6 +188,7 @@ export function useStage(handlers: Handlers, core = stageCore) {
   return {
     failed,
     account,
+    together,
     instances,
     told,
     comfort,
@@ -187,7 +197,8 @@ export function useStage(handlers: Handlers, core = stageCore) {
       failed.value = ''
       begin()
     },
-    pull: (message: PullMessage) => act({ do: 'pull', ...message }),
+    /** Pulls; what is pulled with the same `now` happens in the same instant. */
+    pull: (message: PullMessage, now?: number) => act({ do: 'pull', ...message }, now),
     publish: (channel: string, value: number) => act({ do: 'publish', channel, value }),
     gone: (subject: string) => act({ do: 'gone', subject }),
     clear: () => act({ do: 'clear' }),

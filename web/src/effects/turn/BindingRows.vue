@@ -74,6 +74,7 @@ const options = computed(() =>
       <div class="line">
         <Choice
           :value="b.mode"
+          v-explains="'Binding.mode'"
           :label="`Binding ${i + 1}, how`"
           @choose="edit(i, (x) => (x.mode = $event as Mode))"
         >
@@ -81,6 +82,7 @@ const options = computed(() =>
         </Choice>
         <Choice
           :value="b.property"
+          v-explains="'Binding.property'"
           :label="`Binding ${i + 1}, property`"
           @choose="edit(i, (x) => (x.property = $event as Property))"
         >
@@ -98,7 +100,12 @@ const options = computed(() =>
       </div>
       <div class="line">
         <span class="quiet">on</span>
-        <Choice :value="b.emitter ?? ''" :label="`Binding ${i + 1}, emitter`" @choose="setEmitter(i, $event)">
+        <Choice
+          :value="b.emitter ?? ''"
+          v-explains="'Binding.emitter'"
+          :label="`Binding ${i + 1}, emitter`"
+          @choose="setEmitter(i, $event)"
+        >
           <option value="">all emitters</option>
           <option v-for="e in effect.emitters" :key="e.seed">{{ e.name }}</option>
         </Choice>
@@ -117,6 +124,7 @@ const options = computed(() =>
           <span class="quiet">{{ o }}</span>
           <NumberField
             :value="b.each[k] ?? 1"
+            v-explains="'Binding.each'"
             :label="`Binding ${i + 1}, ${o}`"
             unit=" "
             :step="0.1"
@@ -130,6 +138,7 @@ const options = computed(() =>
           <span class="quiet">{{ parameter.name }}</span>
           <PairField
             :value="b.remap.in"
+            v-explains="'Remap.in'"
             :label="`Binding ${i + 1}, from`"
             :unit="parameter.unit || ' '"
             free
@@ -139,6 +148,7 @@ const options = computed(() =>
           <span class="quiet">becomes</span>
           <PairField
             :value="b.remap.out"
+            v-explains="'Remap.out'"
             :label="`Binding ${i + 1}, becomes`"
             unit=" "
             free

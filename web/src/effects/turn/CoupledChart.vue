@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ParameterReport } from '../../api/client'
+import Plot from '../../common/Plot.vue'
+import { between, brief, type Drawn } from '../../common/plot'
 import { showNumber } from '../../common/numberText'
 
 /** Everything that one parameter drives, in one chart: what its value becomes for each property. */
@@ -10,59 +12,63 @@ const props = defineProps<{
   unit: string
 }>()
 
-const WIDTH = 260
-const HEIGHT = 110
-const drawn = computed(() => props.curves.filter((c) => c.at.length > 1))
-const all = computed(() => drawn.value.flatMap((c) => c.becomes))
-const low = computed(() => Math.min(0, ...all.value))
-const high = computed(() => Math.max(1, ...all.value))
-const from = computed(() => drawn.value[0]?.at[0] ?? 0)
-const to = computed(() => drawn.value[0]?.at.at(-1) ?? 1)
-const x = (v: number) => 30 + ((v - from.value) / (to.value - from.value || 1)) * (WIDTH - 40)
-const y = (v: number) => HEIGHT - 16 - ((v - low.value) / (high.value - low.value || 1)) * (HEIGHT - 26)
-const DASHES = ['', '6 3', '2 3', '9 3 2 3', '4 2 1 2 1 2', '1 2']
+const DASHES = [[], [6, 3], [2, 3], [9, 3, 2, 3], [4, 2, 1, 2, 1, 2], [1, 2]]
+const SIGN: Record<string, string> = { divide: '1 / ', add: '+ ', replace: '= ' }
+const curves = computed(() => props.curves.filter((c) => c.at.length > 1))
+const places = computed(() => [...new Set(curves.value.flatMap((c) => c.at))].sort((a, b) => a - b))
 // Curves that lie on one another share a line and a name.
 const lines = computed(() => {
-  const found = new Map<string, { d: string; names: string[]; end: number }>()
-  for (const c of drawn.value) {
-    const d = 'M' + c.at.map((a, i) => `${x(a).toFixed(1)} ${y(c.becomes[i]).toFixed(1)}`).join('L')
-    const name =
-      (c.mode === 'divide' ? '1 / ' : c.mode === 'add' ? '+ ' : c.mode === 'replace' ? '= ' : '× ') +
-      c.property
-    const line = found.get(d) ?? { d, names: [], end: y(c.becomes.at(-1)!) }
+  const found = new Map<string, Drawn & { names: string[] }>()
+  for (const c of curves.value) {
+    const key = JSON.stringify([c.at, c.becomes])
+    const dash = DASHES[found.size % DASHES.length]
+    const line = found.get(key) ?? {
+      name: '',
+      names: [],
+      as: 'line' as const,
+      colour: '--bronze',
+      dash,
+      values: places.value.map((p) => c.becomes[c.at.indexOf(p)] ?? null),
+    }
+    const name = (SIGN[c.mode] ?? '× ') + c.property
     if (!line.names.includes(name)) line.names.push(name)
-    found.set(d, line)
+    found.set(key, line)
   }
-  return [...found.values()].map((l, i) => ({ ...l, dash: DASHES[i % DASHES.length] }))
+  return [...found.values()].map((l) => ({ ...l, name: l.names.join(', ') }))
 })
-const marker = computed(() =>
-  props.value === undefined ? undefined : x(Math.min(to.value, Math.max(from.value, props.value))),
-)
+const all = computed(() => curves.value.flatMap((c) => c.becomes))
+const y = computed(() => {
+  const along = between(Math.min(0, ...all.value), Math.max(1, ...all.value), brief)
+  return along.from < 1 && along.to > 1.2 ? { ...along, marks: [along.from, 1, along.to] } : along
+})
+const x = computed(() => {
+  const [from, to] = [places.value[0], places.value.at(-1)!]
+  return between(from, to, (v) => (v === to ? `${showNumber(v)} ${props.unit}` : showNumber(v)))
+})
+const words = (i: number) =>
+  `${brief(places.value[i])} ${props.unit}: ` +
+  lines.value
+    .flatMap((l) => (l.values[i] === null ? [] : l.names.map((n) => `${n} ${brief(l.values[i]!)}`)))
+    .join(', ')
 </script>
 
 <template>
-  <figure v-if="drawn.length">
-    <svg
-      :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
-      role="img"
-      :aria-label="`What ${showNumber(from)} to ${showNumber(to)} ${unit} becomes: ${lines.map((l) => l.names.join(', ')).join('; ')}`"
-    >
-      <path class="axis" :d="`M30 ${y(low)}H${WIDTH - 10}M30 4V${y(low)}`" />
-      <path v-if="low < 1 && high > 1" class="one" :d="`M30 ${y(1)}H${WIDTH - 10}`" />
-      <text x="26" :y="y(high) + 4" text-anchor="end">{{ showNumber(Number(high.toPrecision(3))) }}</text>
-      <text v-if="high > 1.2" x="26" :y="y(1) + 4" text-anchor="end">1</text>
-      <text x="26" :y="y(low) + 4" text-anchor="end">{{ showNumber(Number(low.toPrecision(3))) }}</text>
-      <text :x="x(from)" :y="HEIGHT - 3">{{ showNumber(from) }}</text>
-      <text :x="x(to)" :y="HEIGHT - 3" text-anchor="end">{{ showNumber(to) }} {{ unit }}</text>
-      <path v-if="marker !== undefined" class="now" :d="`M${marker} 4V${y(low)}`" />
-      <path v-for="l in lines" :key="l.d" class="curve" :d="l.d" :stroke-dasharray="l.dash" />
-    </svg>
+  <figure v-if="curves.length">
+    <Plot
+      :label="`What ${showNumber(x.from)} to ${showNumber(x.to)} ${unit} becomes: ${lines.map((l) => l.name).join('; ')}`"
+      :places="places"
+      :drawn="lines"
+      :x="x"
+      :y="y"
+      :words="words"
+      :marker="value"
+    />
     <figcaption>
-      <span v-for="l in lines" :key="l.d">
+      <span v-for="l in lines" :key="l.name">
         <svg viewBox="0 0 26 6" width="26" height="6" aria-hidden="true">
-          <path class="curve" d="M0 3H26" :stroke-dasharray="l.dash" />
+          <path class="curve" d="M0 3H26" :stroke-dasharray="l.dash!.join(' ')" />
         </svg>
-        {{ l.names.join(', ') }}
+        {{ l.name }}
       </span>
     </figcaption>
   </figure>
@@ -72,10 +78,6 @@ const marker = computed(() =>
 <style scoped>
 figure {
   margin: 0;
-}
-svg {
-  display: block;
-  width: 100%;
   max-width: 320px;
 }
 figcaption svg {
@@ -87,25 +89,9 @@ figcaption span {
   margin-right: 10px;
   font-size: 12px;
 }
-.axis {
-  stroke: var(--line);
-  fill: none;
-}
-.one {
-  stroke: var(--bronze-soft);
-  stroke-dasharray: 1 3;
-}
-.now {
-  stroke: var(--verdigris);
-  stroke-width: 1.5;
-}
 .curve {
   fill: none;
   stroke: var(--bronze);
   stroke-width: 1.8;
-}
-text {
-  font-size: 10px;
-  fill: var(--muted);
 }
 </style>

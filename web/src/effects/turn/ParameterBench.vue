@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, toRef, watch } from 'vue'
+import { computed, ref, toRef } from 'vue'
 import type { Datum, Parameter, Property } from '../../api/bundle'
 import { useEdit } from '../../effect/useEdit'
 import { useProject } from '../../project/useProject'
@@ -14,19 +14,16 @@ import { binding, fresh, numeric } from './parameters'
 import { useParameters } from './useParameters'
 
 /** The parameters for game code, what each acts on, and proof that it does. */
-const props = defineProps<{ part: number; play: Play; chosen?: string }>()
+const props = defineProps<{ part: number; play: Play }>()
+/** The parameter that is open; the first while it names none. */
+const name = defineModel<string>('chosen', { required: true })
 const edit = useEdit()
 const project = useProject()
 const effect = computed(() => edit.effect.value)
 const { report, failure } = useParameters(toRef(props, 'part'), ref(true))
 
-const name = ref(props.chosen ?? effect.value.parameters[0]?.name ?? '')
 const parameter = computed(
   () => effect.value.parameters.find((p) => p.name === name.value) ?? effect.value.parameters[0],
-)
-watch(
-  () => props.chosen,
-  (chosen) => chosen && (name.value = chosen),
 )
 const row = computed(() => report.value?.rows.find((r) => r.parameter === parameter.value?.name))
 const proof = computed(() => report.value?.scales.find((s) => s.parameter === parameter.value?.name))

@@ -5,7 +5,7 @@ import Choice from '../../common/Choice.vue'
 import type { Datum, Effect, Parameter, ParameterType, Vector } from '../../api/bundle'
 import NumberField from '../../common/NumberField.vue'
 import ColourField from '../../effect/ColourField.vue'
-import { numeric, retyped, TYPES, typeOf, inWords } from './parameters'
+import { FAR, numeric, retyped, TYPES, typeOf, inWords } from './parameters'
 
 /** What game code is told of a parameter: name, type, default, bounds, step, unit and a sentence. */
 const props = defineProps<{ effect: Effect; parameter: Parameter; value: Datum }>()
@@ -55,6 +55,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
       <span class="quiet">name</span>
       <TextField
         :value="p.name"
+        v-explains="'Parameter.name'"
         label="Name of the parameter"
         demanded
         :take="(text) => emit('rename', text)"
@@ -64,6 +65,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
       <span class="quiet">takes</span>
       <Choice
         :value="type"
+        v-explains="'Parameter.type'"
         label="Type of the parameter"
         @choose="emit('replace', retyped(p, $event as ParameterType))"
       >
@@ -74,6 +76,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
       <span class="quiet">words</span>
       <TextField
         :value="p.options?.join(', ')"
+        v-explains="'Parameter.options'"
         label="Words, with commas between them"
         demanded
         :take="options"
@@ -85,24 +88,27 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
         <NumberField
           v-if="numeric(p)"
           :value="p.default as number"
+          v-explains="'Parameter.default'"
           label="Default"
           :kind="type === 'whole' ? 'whole' : 'plain'"
           :unit="p.unit || ' '"
-          :least="p.least"
-          :most="p.most"
+          :least="p.free ? -FAR : p.least"
+          :most="p.free ? FAR : p.most"
           @draft="set('default', $event, false)"
           @commit="set('default', $event)"
         />
         <el-checkbox
           v-else-if="type === 'flag'"
           :model-value="p.default as boolean"
-          aria-label="Default"
+          aria-v-explains="'Parameter.default'"
+          label="Default"
           @change="set('default', !!($event || undefined))"
           >yes</el-checkbox
         >
         <Choice
           v-else-if="type === 'choice'"
           :value="p.default"
+          v-explains="'Parameter.default'"
           label="Default"
           @choose="set('default', $event)"
         >
@@ -122,6 +128,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
         <ColourField
           v-else
           :value="(p.default as string).padEnd(9, 'F')"
+          v-explains="'Parameter.default'"
           label="Default"
           @draft="set('default', p.opacity ? $event : $event.slice(0, 7), false)"
           @commit="set('default', p.opacity ? $event : $event.slice(0, 7))"
@@ -136,27 +143,38 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
       <span>
         <NumberField
           :value="p.least ?? 0"
+          v-explains="'Parameter.least'"
           label="Least"
           unit=" "
-          :most="Math.min(p.most ?? 1, p.default as number)"
+          :most="p.free ? p.most : Math.min(p.most ?? 1, p.default as number)"
           @draft="set('least', $event, false)"
           @commit="set('least', $event)"
         />
         –
         <NumberField
           :value="p.most ?? 1"
+          v-explains="'Parameter.most'"
           label="Most"
-          :least="Math.max(p.least ?? 0, p.default as number)"
+          :least="p.free ? p.least : Math.max(p.least ?? 0, p.default as number)"
           :unit="p.unit || ' '"
           @draft="set('most', $event, false)"
           @commit="set('most', $event)"
         />
       </span>
     </div>
+    <el-checkbox
+      v-if="numeric(p)"
+      class="tick"
+      v-explains="'Parameter.free'"
+      :model-value="p.free"
+      @change="set('free', ($event || undefined) as true | undefined)"
+      >values beyond are taken too</el-checkbox
+    >
     <div v-if="type === 'vector'" class="field">
       <span class="quiet">each axis up to</span>
       <NumberField
         :value="p.most ?? 1"
+        v-explains="'Parameter.most'"
         label="Most of each axis"
         :unit="p.unit || ' '"
         @commit="set('most', $event)"
@@ -166,6 +184,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
       <span class="quiet">in steps of</span>
       <NumberField
         :value="p.step ?? 0"
+        v-explains="'Parameter.step'"
         label="Step"
         :unit="p.step ? p.unit || ' ' : 'any'"
         :least="0"
@@ -178,6 +197,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
       <TextField
         class="short"
         :value="p.unit"
+        v-explains="'Parameter.unit'"
         label="Unit of the parameter"
         :take="(text) => set('unit', text)"
       />
@@ -185,6 +205,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
     <el-checkbox
       v-if="type === 'colour'"
       class="tick"
+      v-explains="'Parameter.opacity'"
       :model-value="p.opacity"
       @change="set('opacity', ($event || undefined) as true | undefined)"
       >has opacity</el-checkbox
@@ -192,12 +213,14 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
     <el-checkbox
       v-if="type === 'number'"
       class="tick"
+      v-explains="'Parameter.scale'"
       :model-value="p.scale"
       @change="set('scale', ($event || undefined) as true | undefined)"
       >uniform scale of the whole effect</el-checkbox
     >
     <el-checkbox
       class="tick"
+      v-explains="'Parameter.byGame'"
       :model-value="p.byGame"
       @change="set('byGame', ($event || undefined) as true | undefined)"
       >game code sets it</el-checkbox
@@ -206,6 +229,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
       :value="p.description"
       :lines="2"
       maxlength="1000"
+      v-explains="'Parameter.description'"
       label="What it is for, in a sentence"
       placeholder="What it is for, in a sentence"
       :take="(text) => set('description', text)"

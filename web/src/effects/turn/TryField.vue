@@ -23,6 +23,7 @@ const step = computed(
 )
 const held = computed(() => {
   const v = props.value as number
+  if (props.parameter.free) return ''
   return v > most.value
     ? `held at ${showNumber(most.value)}`
     : v < least.value

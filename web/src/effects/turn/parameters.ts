@@ -21,6 +21,9 @@ export const scalar = (p: Parameter) => !['vector', 'colour'].includes(typeOf(p)
 export const numeric = (p: Parameter) => ['number', 'whole'].includes(typeOf(p))
 
 /** Which properties a parameter can act on, and how. */
+/** What a number without bounds is held within. */
+export const FAR = 1e6
+
 export function actsOn(p: Parameter): { properties: Property[]; modes: Mode[] } {
   switch (typeOf(p)) {
     case 'colour':

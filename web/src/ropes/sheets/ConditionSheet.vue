@@ -73,6 +73,7 @@ function setSource(source: Source) {
     <div class="line">
       <Choice
         :value="condition.has === false ? 'no' : 'yes'"
+        v-explains="'Condition.has'"
         label="Has the tag"
         @choose="edit((c) => ((c as { has?: boolean }).has = $event === 'no' ? false : undefined))"
       >
@@ -82,6 +83,7 @@ function setSource(source: Source) {
       <TextField
         class="text"
         :value="condition.tag"
+        v-explains="'Condition.tag'"
         label="Tag"
         maxlength="80"
         demanded
@@ -110,6 +112,7 @@ function setSource(source: Source) {
     <div class="line">
       <Choice
         :value="condition.relation"
+        v-explains="'Condition.relation'"
         label="Relation"
         @choose="edit((c) => ((c as Compare).relation = $event as Relation))"
       >
@@ -117,6 +120,7 @@ function setSource(source: Source) {
       </Choice>
       <NumberField
         :value="condition.bound"
+        v-explains="'Condition.bound'"
         label="Bound"
         :unit="view?.units[index] || ' '"
         @draft="edit((c) => ((c as Compare).bound = $event), false)"
@@ -128,6 +132,7 @@ function setSource(source: Source) {
     <span>It answers if</span>
     <Choice
       :value="rope.match ?? 'all'"
+      v-explains="'Rope.match'"
       label="How many must hold"
       @choose="
         emit('change', (r) => (r.match = $event === 'all' ? undefined : ($event as Rope['match'])), true)

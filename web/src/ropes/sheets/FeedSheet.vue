@@ -93,7 +93,12 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
   <h3>{{ feed.parameter }} from {{ sourceWords(feed) }}</h3>
   <div class="line">
     <span>sets</span>
-    <Choice :value="feed.parameter" label="Parameter" @choose="setParameter($event)">
+    <Choice
+      :value="feed.parameter"
+      v-explains="'Feed.parameter'"
+      label="Parameter"
+      @choose="setParameter($event)"
+    >
       <option v-for="p in feedable" :key="p.name">{{ p.name }}</option>
     </Choice>
   </div>
@@ -114,6 +119,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
     <TryField
       :parameter="parameter"
       :value="feed.constant"
+      v-explains="'Feed.constant'"
       label="The constant"
       exact
       @turn="(v: Datum) => edit((f) => (f.constant = v))"
@@ -130,6 +136,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
       <span>{{ sourceWords(feed) }}</span>
       <PairField
         :value="feed.in"
+        v-explains="'Feed.in'"
         label="Values of the field"
         :unit="drawn?.unit || ' '"
         free
@@ -141,6 +148,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
       <span>{{ feed.parameter }}</span>
       <PairField
         :value="feed.out"
+        v-explains="'Feed.out'"
         label="Values of the parameter"
         :unit="unit"
         free
@@ -151,12 +159,13 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
     <div class="line">
       <span>goes</span>
       <span class="group">
-        <Choice :value="shape" label="Course between" @choose="setShape($event)">
+        <Choice :value="shape" v-explains="'Feed.shape'" label="Course between" @choose="setShape($event)">
           <option v-for="e in EASES" :key="e" :value="e">{{ e === 'linear' ? 'straight' : e }}</option>
           <option value="drawn">as drawn</option>
         </Choice>
         <el-checkbox
           v-if="feed.in"
+          v-explains="'Feed.clamp'"
           :model-value="feed.clamp !== false"
           @change="
             edit((f) => {
@@ -185,6 +194,7 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
           <span>{{ t.words }}</span>
           <NumberField
             :value="feed[t.key] ?? 0"
+            v-explains="`Feed.${t.key}`"
             :label="`${feed.parameter} ${t.words}`"
             unit="s"
             kind="time"

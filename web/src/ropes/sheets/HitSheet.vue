@@ -3,6 +3,8 @@ import { computed, toRef } from 'vue'
 import Choice from '../../common/Choice.vue'
 import type { Rope } from '../../api/bundle'
 import NumberField from '../../common/NumberField.vue'
+import Plot from '../../common/Plot.vue'
+import { between, type Drawn } from '../../common/plot'
 import { showNumber } from '../../common/numberText'
 import { useProject } from '../../project/useProject'
 import { useFeeds } from './useFeeds'
@@ -26,26 +28,43 @@ function setField(name: string) {
   emit('change', (r) => (r.hit = name ? { field: name } : (reach.value?.usualReach ?? 1)), true)
 }
 
-const WIDTH = 300
-const HEIGHT = 96
-const at = computed(() => reach.value?.at ?? [])
-const top = computed(() => Math.max(0.1, ...(reach.value?.reach ?? []), ...(reach.value?.hit ?? [])) * 1.1)
-const x = (v: number) => 34 + ((v - at.value[0]) / (at.value.at(-1)! - at.value[0] || 1)) * (WIDTH - 44)
-const y = (v: number) => HEIGHT - 18 - (v / top.value) * (HEIGHT - 26)
-const line = (values: number[]) => 'M' + at.value.map((a, i) => `${x(a)} ${y(values[i])}`).join('L')
 const two = (v: number) => showNumber(Math.round(v * 100) / 100)
+
+const at = computed(() => reach.value?.at ?? [])
+const lines = computed((): Drawn[] => [
+  { name: 'seen', as: 'line', colour: '--bronze', values: reach.value?.reach ?? [] },
+  ...(reach.value?.hit.length
+    ? [{ name: 'hit test', as: 'line' as const, colour: '--ink', dash: [5, 3], values: reach.value.hit }]
+    : []),
+])
+const x = computed(() => {
+  const to = at.value.at(-1)!
+  return between(at.value[0], to, (v) =>
+    v === to ? `${reach.value!.over} ${two(v)} ${reach.value!.unit}` : two(v),
+  )
+})
+const y = computed(() => {
+  const most = Math.max(0.1, ...lines.value.flatMap((l) => l.values as number[])) * 1.1
+  return between(0, most, (v) => (v ? `${two(v)} u` : '0'))
+})
+function words(i: number) {
+  const { over, unit, reach: seen, hit } = reach.value!
+  const hits = hit.length ? `, hit within ${two(hit[i])} u` : ''
+  return `${over} ${two(at.value[i])} ${unit}: seen as far as ${two(seen[i])} u${hits}`
+}
 </script>
 
 <template>
   <h3>Hit-test radius</h3>
   <div class="line">
-    <Choice :value="field" label="Hit test by" @choose="setField($event)">
+    <Choice :value="field" v-explains="'Rope.hit'" label="Hit test by" @choose="setField($event)">
       <option value="">a length of its own</option>
       <option v-for="f in fields" :key="f" :value="f">the field {{ f }}</option>
     </Choice>
     <NumberField
       v-if="typeof rope.hit === 'number'"
       :value="rope.hit"
+      v-explains="'Rope.hit'"
       label="Hit test reaches"
       unit="u"
       :least="0.01"
@@ -55,23 +74,17 @@ const two = (v: number) => showNumber(Math.round(v * 100) / 100)
     />
   </div>
   <template v-if="reach">
-    <svg
+    <Plot
       v-if="at.length > 1"
-      :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
-      role="img"
-      :aria-label="`Reach and hit test over ${reach.over} ${two(at[0])} to ${two(at.at(-1)!)} ${reach.unit}`"
-    >
-      <path class="axis" :d="`M34 ${HEIGHT - 18}H${WIDTH - 10}M34 6V${HEIGHT - 18}`" />
-      <text x="30" :y="y(top) + 8" text-anchor="end">{{ two(top) }} u</text>
-      <text x="30" :y="HEIGHT - 14" text-anchor="end">0</text>
-      <text :x="x(at[0])" :y="HEIGHT - 4">{{ two(at[0]) }}</text>
-      <text :x="x(at.at(-1)!)" :y="HEIGHT - 4" text-anchor="end">
-        {{ reach.over }} {{ two(at.at(-1)!) }} {{ reach.unit }}
-      </text>
-      <path class="seen" :d="line(reach.reach)" />
-      <path v-if="reach.hit.length" class="hit" :d="line(reach.hit)" />
-    </svg>
-    <p class="quiet">Bronze is how far it is seen, dashed the game’s hit-test radius.</p>
+      :label="`Reach and hit test over ${reach.over} ${two(at[0])} to ${two(at.at(-1)!)} ${reach.unit}`"
+      :places="at"
+      :drawn="lines"
+      :x="x"
+      :y="y"
+      :words="words"
+      rest="Bronze is how far it is seen, dashed the game’s hit-test radius."
+      :height="96"
+    />
     <p :class="reach.agrees ? 'agrees' : 'differs'">
       Seen as far as {{ two(reach.usualReach) }} u at the usual value<template
         v-if="reach.usualHit !== undefined"
@@ -91,29 +104,6 @@ const two = (v: number) => showNumber(Math.round(v * 100) / 100)
 
 <style scoped src="./sheet.css" />
 <style scoped>
-svg {
-  display: block;
-  flex: none;
-  width: 100%;
-}
-.axis {
-  stroke: var(--line);
-  fill: none;
-}
-.seen {
-  fill: none;
-  stroke: var(--bronze);
-  stroke-width: 1.8;
-}
-.hit {
-  fill: none;
-  stroke: var(--ink);
-  stroke-dasharray: 5 3;
-}
-text {
-  font-size: 10px;
-  fill: var(--muted);
-}
 .agrees {
   color: var(--verdigris);
 }

@@ -2,6 +2,7 @@ import type { EventType, Rope } from '../../api/bundle'
 
 export const SHAKE = { do: 'shake', size: 0.15, frequency: 14, decay: 0.4 } as const
 export const FLASH = { do: 'flash', colour: '#FFFFFFFF', opacity: 0.25, seconds: 0.12 } as const
+export const TINT = { do: 'tint', colour: '#200810FF', opacity: 0.4, in: 0.1, hold: 0.5, out: 0.6 } as const
 export const PAUSE = { do: 'pause', seconds: 0.05 } as const
 export const NOTICE = { do: 'notice', name: 'notice', after: 0 } as const
 
@@ -61,6 +62,13 @@ export function additions(rope: Rope, event: EventType | undefined, events: stri
       add: (r) => (r.run = { ...r.run, longest: 20 }),
     },
     {
+      words: 'a time in force',
+      hint: 'how long it stays, how it fades, and what the game is told of it',
+      slot: 'stay',
+      there: event?.shape !== 'moment' || !!rope.stay,
+      add: (r) => (r.stay = { inForce: 5, fadeOut: 2 }),
+    },
+    {
       words: 'a limit',
       hint: 'cooldown, how many at a time, distance, chance',
       slot: 'limits',
@@ -94,6 +102,13 @@ export function additions(rope: Rope, event: EventType | undefined, events: stri
       slot: 'companion',
       there: false,
       add: (r) => (r.with = [...(r.with ?? []), { ...FLASH }]),
+    },
+    {
+      words: 'a tint of the screen',
+      hint: 'darkens its edges, or lights all of it, for a while',
+      slot: 'companion',
+      there: false,
+      add: (r) => (r.with = [...(r.with ?? []), { ...TINT, area: 'edges' }]),
     },
     {
       words: 'a hit pause',

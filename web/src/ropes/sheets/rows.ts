@@ -1,6 +1,6 @@
 import type { Companion, Rope } from '../../api/bundle'
 import { setting } from '../../common/settings'
-import { SHAKE, FLASH, PAUSE, NOTICE } from './additions'
+import { SHAKE, FLASH, TINT, PAUSE, NOTICE } from './additions'
 
 /** One line of a sheet: what of the rope it sets, by its path, and how. */
 export type Row = { label: string; path: string; hint?: string } & (
@@ -145,6 +145,14 @@ export const fading = (shape: string): Row[] => (shape === 'state' ? [...fades, 
 /** How long a span may last, and what a second beginning does. */
 export const lasting: Row[] = [number('lasts at most', 'run.longest', { first: 20 }), again]
 
+/** How long what a moment begins stays, and what the game is told of it. */
+export const stay = (tells: boolean): Row[] => [
+  number('in force for', 'stay.inForce', { first: 5 }),
+  number('then fades over', 'stay.fadeOut'),
+  { label: 'tell the game', path: 'stay.notice', kind: 'text', optional: true },
+  ...(tells ? [{ label: 'which carries', path: 'stay.values', kind: 'carried' } as Row] : []),
+]
+
 export function placement(rope: Rope): Row[] {
   const place = rope.place?.at ?? 'point'
   const frame = rope.place?.frame ?? 'surface'
@@ -238,6 +246,24 @@ export function companion(index: number, one: Companion): Row[] {
         { label: 'colour', path: p + 'colour', kind: 'colour', usual: FLASH.colour },
         number('opacity', p + 'opacity', { of: 'with.0.<Flash>.opacity', step: 0.05, usual: FLASH.opacity }),
         number('lasts', p + 'seconds', { of: 'with.0.<Flash>.seconds', usual: FLASH.seconds }),
+      ]
+    case 'tint':
+      return [
+        { label: 'colour', path: p + 'colour', kind: 'colour', usual: TINT.colour },
+        number('opacity', p + 'opacity', { of: 'with.0.<Tint>.opacity', step: 0.05, usual: TINT.opacity }),
+        {
+          label: 'over',
+          path: p + 'area',
+          kind: 'choice',
+          usual: 'whole',
+          options: [
+            ['whole', 'the whole screen'],
+            ['edges', 'its edges'],
+          ],
+        },
+        number('comes over', p + 'in', { of: 'with.0.<Tint>.in', usual: 0 }),
+        number('is held for', p + 'hold', { of: 'with.0.<Tint>.hold', usual: 0 }),
+        number('goes over', p + 'out', { of: 'with.0.<Tint>.out', usual: 0 }),
       ]
     case 'pause':
       return [number('hit pause', p + 'seconds', { of: 'with.0.<Pause>.seconds', usual: PAUSE.seconds })]

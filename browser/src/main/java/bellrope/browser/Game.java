@@ -133,7 +133,7 @@ final class Game {
         return Js.list(stage.told(), t -> Answers.of(StageReply.Notice.of(t, rate)));
     }
 
-    /** Returns what shakes, flashes and holds still: two numbers, four numbers, seconds. */
+    /** Returns what shakes, flashes and holds still: two numbers, four numbers and four for the edges, seconds. */
     static JSObject comfort() {
         return Answers.of(StageReply.Comfort.of(stage));
     }

@@ -71,6 +71,8 @@ export interface Notice {
 export interface Comfort {
   shake: [number, number]
   flash: [number, number, number, number]
+  /** The same over the edges of the screen, growing towards them. */
+  edges: [number, number, number, number]
   paused: number
 }
 

@@ -27,6 +27,11 @@ class EasingIT {
         eases.put("ease-in-out", Ease.EASE_IN_OUT);
         eases.put("cubic-bezier(0.1, -0.6, 0.2, 1.8)", new Ease.CubicBezier(0.1, -0.6, 0.2, 1.8));
         eases.put("cubic-bezier(0.9, 0.1, 0.05, 0.95)", new Ease.CubicBezier(0.9, 0.1, 0.05, 0.95));
+        eases.put("steps(10, jump-none)", new Ease.Steps(10, Ease.Steps.Jump.NONE));
+        eases.put("steps(4)", new Ease.Steps(4, Ease.Steps.Jump.END));
+        eases.put("steps(3, jump-start)", new Ease.Steps(3, Ease.Steps.Jump.START));
+        eases.put("steps(7, jump-both)", new Ease.Steps(7, Ease.Steps.Jump.BOTH));
+        eases.put("steps(1)", new Ease.Steps(1, Ease.Steps.Jump.END));
         ChromeDriver browser = Bench.browser(folder);
         try {
             for (Map.Entry<String, Ease> ease : eases.entrySet()) {

@@ -144,6 +144,24 @@ class EffectsIT extends AtBench {
     }
 
     @Test
+    void theAddressNamesEmitterAndParameterSoThatALinkLeadsThere() {
+        open("kite tear");
+        emitter("cloth");
+        bench.await(b -> b.getCurrentUrl().contains("emitter=cloth"));
+        bench.clickStarting(".below label", "Parameters for");
+        bench.clickText("aside .opens", "amount");
+        bench.await(b -> b.getCurrentUrl().contains("parameter=amount"));
+        bench.browser().navigate().refresh();
+        bench.await(b -> value("Name of the parameter").equals("amount"));
+        assertThat(bench.text(".below")).contains("Settings of cloth");
+        bench.clickStarting(".below label", "Settings of");
+        bench.awaitText(".acts section[aria-label=Birth] h3", "cloth");
+        emitter("burst");
+        bench.await(b ->
+                !b.getCurrentUrl().contains("emitter=") && !b.getCurrentUrl().contains("below="));
+    }
+
+    @Test
     void theVersionBeforePlaysBesideTheNewOne() {
         open("seal ring");
         bench.enter("Size, most", "4");
@@ -215,11 +233,11 @@ class EffectsIT extends AtBench {
         open("straw puff");
         String reach = bench.number("reach");
         choose("Played as by", "as by “landing on thatch”");
-        bench.clickText(".played .one-of button", "hard");
+        bench.clickText(".played .one-of label", "hard");
         bench.await(b -> !bench.number("reach").equals(reach));
         assertThat(value("Payload, speed")).isEqualTo("13");
-        bench.clickText(".chips button", "wall");
-        bench.clickText(".chips button", "top");
+        bench.clickText(".chips label", "wall");
+        bench.clickText(".chips label", "top");
         bench.click(".chips button[aria-label^=Backdrop]");
         bench.clickText(".el-dropdown-menu__item", "snow");
         choose("How fast time passes", "0.25 ×");
@@ -247,11 +265,32 @@ class EffectsIT extends AtBench {
     }
 
     @Test
+    void theColoursOfOneEmitterArePastedIntoAnother() {
+        open("feather burst");
+        emitter("down");
+        bench.click("button[aria-label^='colour lane']");
+        bench.clickText(".el-dropdown-menu__item", "add a colour");
+        bench.one("button[aria-label^='colour, colour at 50 %']");
+        bench.click("button[aria-label^='colour lane']");
+        bench.clickText(".el-dropdown-menu__item", "copy this lane");
+        emitter("feathers");
+        bench.click("button[aria-label^='colour lane']");
+        bench.clickText(".el-dropdown-menu__item", "paste the copied lane");
+        bench.one("button[aria-label^='colour, colour at 50 %']");
+        bench.command("z", false);
+        bench.command("z", false);
+    }
+
+    @Test
     void settingsExplainThemselvesAndARateIsToldAsAnInterval() throws IOException {
         open("water crown");
         emitter("mist");
         bench.one("input[aria-label^='Spread']").click();
         bench.awaitText(".explained", "Largest angle between a throw and its aim");
+        // Whoever does not see it hears it.
+        assertThat((String) bench.js("const f = document.querySelector(\"input[aria-label^='Spread']\");"
+                        + "return document.getElementById(f.getAttribute('aria-describedby')).textContent"))
+                .startsWith("Largest angle between a throw and its aim");
         assertThat(bench.violations()).isEmpty();
         bench.enter("Rate", "every 100ms");
         bench.await(b -> value("Rate").equals("10"));
@@ -304,12 +343,12 @@ class EffectsIT extends AtBench {
         choose("Sprite", "bring a picture…");
         Path text = folder.resolve("not a picture.png");
         Files.writeString(text, "This is a text, whatever its name says; it is long enough to be looked at.");
-        bench.one("input[type=file][aria-label^=Picture]").sendKeys(text.toString());
+        bench.one("[aria-label^=Picture] input[type=file]").sendKeys(text.toString());
         bench.clickText(".el-dialog button", "Bring it and use it here");
         bench.awaitText(".el-dialog .bad", "picture: a file that is no PNG: a PNG");
         Path sheet = folder.resolve("flare.png");
         Files.write(sheet, bellrope.format.sprite.Pictures.png(new int[64 * 32], 64, 32));
-        bench.one("input[type=file][aria-label^=Picture]").sendKeys(sheet.toString());
+        bench.one("[aria-label^=Picture] input[type=file]").sendKeys(sheet.toString());
         bench.enter("Columns", "3");
         bench.clickText(".el-dialog button", "Bring it and use it here");
         bench.awaitText(".el-dialog .bad", "a grid that divides 64 × 32 px without rest");

@@ -117,7 +117,7 @@ class LoopIT extends AtBench {
     @Test
     void everyNumberOfTheEffectCanBeTurnedInPlace() {
         shape("landing on water");
-        bench.clickText("[role=tab]", "mist");
+        bench.clickText(".bench .one-of label", "mist");
         for (String[] field : new String[][] {
             {"Rate", "120"},
             {"Duration", "0.4"},
@@ -136,7 +136,7 @@ class LoopIT extends AtBench {
         }
         bench.open("/");
         shape("landing on water");
-        bench.clickText("[role=tab]", "mist");
+        bench.clickText(".bench .one-of label", "mist");
         assertThat(bench.one("input[aria-label^='Rate']").getDomProperty("value"))
                 .isEqualTo("120");
         assertThat(bench.one("input[aria-label^='Drag']").getDomProperty("value"))
@@ -157,7 +157,7 @@ class LoopIT extends AtBench {
     @Test
     void timesTakeMillisecondsAndFramesAndSums() {
         shape("landing on stone");
-        bench.clickText("[role=tab]", "chips");
+        bench.clickText(".bench .one-of label", "chips");
         bench.enter("Lifetime, most", "1500ms");
         bench.awaitNumber("hold", "1.5 s");
         bench.enter("Lifetime, most", "60f*2");
@@ -251,7 +251,7 @@ class LoopIT extends AtBench {
         bench.one("input[aria-label='Name of a new project']").sendKeys("Empty moor" + Keys.ENTER);
         bench.awaitText(".events .empty", "Events are what the game announces");
         openMenu();
-        bench.one("[data-testid=import]").sendKeys(file.toString());
+        bench.one("[data-testid=import] input").sendKeys(file.toString());
         bench.await(b -> bench.all(".board .row").size() >= 8);
         String again = (String)
                 bench.js(
@@ -267,7 +267,7 @@ class LoopIT extends AtBench {
                 text.replace("\"weight\" : 3", "\"weight\" : 33")
                         .replace("\"blend\" : \"alpha\"", "\"blend\" : \"alfa\""));
         openMenu();
-        bench.one("[data-testid=import]").sendKeys(file.toString());
+        bench.one("[data-testid=import] input").sendKeys(file.toString());
         bench.awaitText(".refused", "/events/0/weight 33: a whole number from 1 to 5");
         assertThat(bench.text(".refused")).contains("did you mean alpha?").contains("and ");
     }

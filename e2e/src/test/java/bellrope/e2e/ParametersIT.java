@@ -192,7 +192,8 @@ class ParametersIT extends AtBench {
         bench.press(" ");
         part("amount from force");
         bench.awaitText(".el-popper .sheet", "The last 2 pulls.");
-        assertThat(bench.all(".el-popper .sheet circle")).hasSize(2);
+        assertThat(bench.one(".el-popper .sheet .plot [role=slider]").getAttribute("aria-label"))
+                .contains("becomes amount", "2 pulls");
         bench.choose("Course between", "ease-in");
         bench.awaitText(".row.open .sentence", "0.6…1.8 by a curve");
         bench.choose("Field", "chance");

@@ -34,14 +34,14 @@ class PicturesIT {
 
             bench.click("[data-rope='the courier falls'] .knot");
             bench.clickText(".board button", "balance");
-            bench.await(b -> bench.all(".balance circle").size() > 15);
+            bench.await(b -> !bench.all(".balance canvas").isEmpty());
             Files.write(shots.resolve("balance.png"), bench.picture());
             bench.clickText(".board button", "sentences");
 
             bench.click("[data-rope='landing on water'] .knot");
             bench.await(b -> !bench.all("[data-rope='landing on water'].open").isEmpty());
             bench.press("e");
-            bench.clickText("[role=tab]", "crown drops");
+            bench.clickText(".bench .one-of label", "crown drops");
             bench.press(" ");
             bench.awaitText("[data-testid=account]", "water crown at");
             bench.await(b -> bench.text(".which").equals("preview"));

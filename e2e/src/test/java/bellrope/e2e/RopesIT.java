@@ -9,6 +9,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 
 @DisplayName("With ropes of every kind")
@@ -148,11 +149,16 @@ class RopesIT extends AtBench {
         choose("something to begin with");
         choose("hard knock");
         bench.awaitText(row, "begin with hard knock");
+        // What begins it can come a while later, and is then a part that follows.
+        part("hard knock");
+        bench.clickText(".el-popper button", "a while later, not at once");
+        bench.awaitText(row, "after 0.5 s play hard knock");
+        assertThat(bench.text(row)).doesNotContain("begin with");
         part("0.4 s");
         bench.enter("fades out over", "600ms");
         bench.awaitText(row, "fade 0.6 s");
         bench.click(".events .head");
-        for (int i = 0; i < 3; i++) {
+        for (int i = 0; i < 4; i++) {
             bench.command("z", false);
         }
         bench.awaitText(row, "begin with drum puff");
@@ -277,11 +283,20 @@ class RopesIT extends AtBench {
         bench.click("[data-rope='the courier falls'] .knot");
         bench.awaitText(".row.open .sentence", "When courier.downed");
         bench.clickText(".board button", "balance");
-        bench.await(b -> bench.all(".balance circle").size() > 15);
+        bench.await(b -> !bench.all(".balance canvas").isEmpty());
         assertThat(bench.text(".balance tr.open")).contains("the courier falls").contains("usual at weight 5");
         bench.enter("Counts of the courier falls", "0.5");
         bench.awaitText(".row.open .sentence", "play kite tear with counts × 0.5");
         bench.command("z", false);
+        // The chart is read by keys, and leads to the rope.
+        WebElement chart = bench.one(".balance [role=slider]");
+        chart.sendKeys(Keys.END);
+        bench.awaitText(".balance .told", "at weight 5");
+        chart.sendKeys(Keys.HOME);
+        bench.awaitText(".balance .told", "at weight 1");
+        assertThat(chart.getAttribute("aria-valuetext")).isEqualTo(bench.text(".balance .told"));
+        chart.sendKeys(Keys.ENTER);
+        bench.awaitText(".balance tr.open", "at weight 1");
         bench.clickText(".board button", "sentences");
     }
 
@@ -329,7 +344,7 @@ class RopesIT extends AtBench {
         event("weather");
         assertThat(bench.violations()).isEmpty();
         bench.clickText(".board button", "balance");
-        bench.await(b -> bench.all(".balance circle").size() > 15);
+        bench.await(b -> !bench.all(".balance canvas").isEmpty());
         bench.clickText(".board button", "several");
         assertThat(bench.violations()).isEmpty();
         bench.clickText(".bulk button", "done");

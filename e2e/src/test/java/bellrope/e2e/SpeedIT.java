@@ -85,7 +85,7 @@ class SpeedIT extends AtBench {
         bench.open("/");
         bench.press("e");
         bench.one("[data-testid=bench]");
-        bench.clickText("[role=tab]", "straws");
+        bench.clickText(".bench .one-of label", "straws");
         bench.js("""
                 window.__times = [];
                 window.__turn = (value) => {

@@ -114,7 +114,7 @@ class BundleTest {
                     "/ropes/0/event|\"courier.lnded\"|/ropes/0/event: \"courier.lnded\": the name of a known event; did you mean courier.landed?",
                     "/events/0/weight|9|/events/0/weight: 9: a whole number from 1 to 5",
                     "/settings/particleLimit|2.5|/settings/particleLimit: 2.5: a whole number",
-                    "/ropes/0/colour|1|/ropes/0/colour: unknown key: one of name, seed, off, remark, group, event, value, match, conditions, play, overrides, offset, place, facing, pointing, feeds, run, timing, limits, owner, then, with or hit",
+                    "/ropes/0/colour|1|/ropes/0/colour: unknown key: one of name, seed, off, remark, group, event, value, match, conditions, play, overrides, offset, place, facing, pointing, feeds, run, stay, timing, limits, owner, then, with or hit",
                     "/bellrope|7|/bellrope: 7: version 1",
                     "/effects/0/emitters/1/birth/cap|0|/effects/0/emitters/1/birth/cap: 0: a whole number from 1 to 100000",
                     "/effects/0/emitters/1/birth/shape|{\"kind\":\"sphere\",\"radius\":0}|/effects/0/emitters/1/birth/shape/radius: 0: a number above 0",

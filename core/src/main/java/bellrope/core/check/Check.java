@@ -1,5 +1,6 @@
 package bellrope.core.check;
 
+import bellrope.core.effect.Emitter;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -42,6 +43,9 @@ public interface Check {
     static List<Finding> all(Subject subject) {
         List<Finding> found = new ArrayList<>();
         OF_EFFECTS.forEach(check -> found.addAll(check.look(subject)));
+        // What is switched off is not judged.
+        found.removeIf(
+                f -> subject.effect().emitter(f.emitter()).filter(Emitter::off).isPresent());
         return List.copyOf(found);
     }
 }

@@ -52,8 +52,8 @@ final class RepeatedBurst implements Check {
             List<Burst> others = new ArrayList<>(d.bursts);
             others.remove(which);
             d.bursts = others;
-            d.stream = Optional.of(
-                    new Stream(Math.min(5000, rate), b.at(), OptionalDouble.of(Math.min(60, b.times() * b.pause()))));
+            d.stream = Optional.of(new Stream(
+                    Math.min(Stream.MOST, rate), b.at(), OptionalDouble.of(Math.min(60, b.times() * b.pause()))));
         }));
     }
 }

@@ -1,6 +1,8 @@
 package bellrope.core.effect;
 
+import bellrope.core.value.Demand;
 import bellrope.core.value.Done;
+import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
@@ -10,19 +12,28 @@ import java.util.function.Function;
 /** Which way particles are thrown, in the emitter's own frame, before the spread. */
 public sealed interface Aim {
     /** A function for each kind. */
-    record Cases<R>(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent) {}
+    record Cases<R>(
+            Function<Outward, R> outward,
+            Function<Along, R> along,
+            Function<Tangent, R> tangent,
+            Function<Axes, R> axes) {}
 
     /** Returns what the function of its kind makes of it. */
     <R> R match(Cases<R> cases);
 
     /** Returns what the function of its kind makes of it. */
-    default <R> R match(Function<Outward, R> outward, Function<Along, R> along, Function<Tangent, R> tangent) {
-        return match(new Cases<>(outward, along, tangent));
+    default <R> R match(
+            Function<Outward, R> outward,
+            Function<Along, R> along,
+            Function<Tangent, R> tangent,
+            Function<Axes, R> axes) {
+        return match(new Cases<>(outward, along, tangent, axes));
     }
 
     /** Does what belongs to its kind. */
-    default void visit(Consumer<Outward> outward, Consumer<Along> along, Consumer<Tangent> tangent) {
-        match(Done.by(outward), Done.by(along), Done.by(tangent));
+    default void visit(
+            Consumer<Outward> outward, Consumer<Along> along, Consumer<Tangent> tangent, Consumer<Axes> axes) {
+        match(Done.by(outward), Done.by(along), Done.by(tangent), Done.by(axes));
     }
 
     Aim UP = new Along(Vec3.UP);
@@ -60,6 +71,24 @@ public sealed interface Aim {
         @Override
         public <R> R match(Cases<R> cases) {
             return cases.tangent().apply(this);
+        }
+    }
+
+    /**
+     * A velocity drawn for each axis by itself, units a second; the speed of the birth multiplies it, and there is no spread.
+     *
+     * @param x each −1,000 to 1,000
+     */
+    record Axes(Range x, Range y, Range z) implements Aim {
+        public Axes {
+            Demand.within("x", x, -1000, 1000);
+            Demand.within("y", y, -1000, 1000);
+            Demand.within("z", z, -1000, 1000);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.axes().apply(this);
         }
     }
 }

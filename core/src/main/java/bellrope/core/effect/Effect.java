@@ -149,6 +149,15 @@ public record Effect(
         }
     }
 
+    /** Returns the effect as it plays: without what is switched off. It has the same emitters, so that numbers of them agree. */
+    public Effect playing() {
+        Set<String> silent = new HashSet<>();
+        emitters.stream().filter(Emitter::off).forEach(e -> silent.add(e.name()));
+        return silent.isEmpty()
+                ? this
+                : withEmitters(emitters.stream().map(e -> e.playing(silent)).toList());
+    }
+
     public boolean looping() {
         return course.looping();
     }

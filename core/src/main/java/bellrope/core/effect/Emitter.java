@@ -5,6 +5,9 @@ import bellrope.core.value.Gradient;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Rgba;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
 
 /**
  * Gives birth to particles.
@@ -13,8 +16,9 @@ import java.util.List;
  * @param seed part of the address of its random draws, unique within its effect, 0 to 65,535. A new seed is a new
  *     draw of everything; a new name is not
  * @param playback how many times as fast as written everything in it happens: that of its effect, unless a parameter turns it
+ * @param off whether it is switched off: it spawns nothing, and nothing spawns it
  */
-public record Emitter(String name, int seed, Birth birth, Look look, Life life, End end, double playback) {
+public record Emitter(String name, int seed, Birth birth, Look look, Life life, End end, double playback, boolean off) {
     public Emitter {
         Demand.within("playback", playback, Course.SLOWEST, Course.FASTEST);
         Demand.name("name", name);
@@ -22,7 +26,7 @@ public record Emitter(String name, int seed, Birth birth, Look look, Life life, 
     }
 
     public Emitter(String name, int seed, Birth birth, Look look, Life life, End end) {
-        this(name, seed, birth, look, life, end, 1);
+        this(name, seed, birth, look, life, end, 1, false);
     }
 
     public Emitter(String name, int seed, Birth birth, Look look, Life life) {
@@ -36,23 +40,47 @@ public record Emitter(String name, int seed, Birth birth, Look look, Life life, 
 
     /** Returns this emitter at another speed of playback; the very same if it is that already. */
     public Emitter withPlayback(double other) {
-        return other == playback ? this : new Emitter(name, seed, birth, look, life, end, other);
+        return other == playback ? this : new Emitter(name, seed, birth, look, life, end, other, off);
+    }
+
+    /** Returns this emitter switched on or off. */
+    public Emitter switched(boolean isOff) {
+        return new Emitter(name, seed, birth, look, life, end, playback, isOff);
+    }
+
+    // Spawns nothing by itself, and none of those that are off.
+    Emitter playing(Set<String> silent) {
+        Emitter heard = this;
+        if (off) {
+            heard = heard.withBirth(birth.with(d -> {
+                d.bursts = List.of();
+                d.stream = Optional.empty();
+                d.perUnit = OptionalDouble.empty();
+            }));
+        }
+        boolean spawns = end.children().stream()
+                .anyMatch(c -> c.emitter().filter(silent::contains).isPresent());
+        return spawns
+                ? heard.withEnd(end.withChildren(end.children().stream()
+                        .filter(c -> c.emitter().filter(silent::contains).isEmpty())
+                        .toList()))
+                : heard;
     }
 
     public Emitter withBirth(Birth other) {
-        return new Emitter(name, seed, other, look, life, end, playback);
+        return new Emitter(name, seed, other, look, life, end, playback, off);
     }
 
     public Emitter withLife(Life other) {
-        return new Emitter(name, seed, birth, look, other, end, playback);
+        return new Emitter(name, seed, birth, look, other, end, playback, off);
     }
 
     public Emitter withLook(Look other) {
-        return new Emitter(name, seed, birth, other, life, end, playback);
+        return new Emitter(name, seed, birth, other, life, end, playback, off);
     }
 
     public Emitter withEnd(End other) {
-        return new Emitter(name, seed, birth, look, life, other, playback);
+        return new Emitter(name, seed, birth, look, life, other, playback, off);
     }
 
     /**

@@ -31,7 +31,7 @@ public enum Property {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
             return e.withBirth(e.birth().with(d -> {
-                d.stream = d.stream.map(s -> s.withRate(held(f.applyAsDouble(s.perSecond()), 1e-6, 5000)));
+                d.stream = d.stream.map(s -> s.withRate(held(f.applyAsDouble(s.perSecond()), 1e-6, Stream.MOST)));
                 if (d.perUnit.isPresent()) {
                     d.perUnit = OptionalDouble.of(held(f.applyAsDouble(d.perUnit.getAsDouble()), 1e-6, 1000));
                 }

@@ -51,30 +51,58 @@ public sealed interface Tint {
     }
 
     /**
-     * One of a list, each equally likely.
+     * One of a list.
      *
      * @param colours 1 to 16
+     * @param weights how likely each is beside the others, above 0 to 1,000; none where all are equally likely
      */
-    record OneOf(List<Rgba> colours) implements Tint {
+    record OneOf(List<Rgba> colours, List<Double> weights) implements Tint {
+        /** One of a list, each equally likely. */
+        public OneOf(List<Rgba> colours) {
+            this(colours, List.of());
+        }
+
         public OneOf {
             colours = Demand.atMost("colours", colours, 16);
             if (colours.isEmpty()) {
                 throw new Refused("colours", "none", "at least one colour");
             }
+            weights = List.copyOf(weights);
+            if (!weights.isEmpty() && weights.size() != colours.size()) {
+                throw new Refused(
+                        "weights", weights.size() + " weights", colours.size() + ", one for each colour, or none");
+            }
+            for (int i = 0; i < weights.size(); i++) {
+                Demand.above("weights/" + i, weights.get(i), 0);
+                Demand.within("weights/" + i, weights.get(i), 0, 1000);
+            }
         }
 
         @Override
         public Tint times(Rgba other) {
-            return new OneOf(colours.stream().map(c -> c.times(other)).toList());
+            return new OneOf(colours.stream().map(c -> c.times(other)).toList(), weights);
         }
 
         @Override
         public void write(float[] into, double share) {
-            Rgba c = colours.get((int) (share * colours.size()));
+            Rgba c = colours.get(weights.isEmpty() ? (int) (share * colours.size()) : weighed(share));
             into[0] = (float) c.linearRed();
             into[1] = (float) c.linearGreen();
             into[2] = (float) c.linearBlue();
             into[3] = (float) (c.alpha() / 255.0);
+        }
+
+        private int weighed(double share) {
+            double sum = 0;
+            for (double weight : weights) {
+                sum += weight;
+            }
+            double left = share * sum;
+            int i = 0;
+            while (i < weights.size() - 1 && left >= weights.get(i)) {
+                left -= weights.get(i++);
+            }
+            return i;
         }
 
         @Override

@@ -74,7 +74,7 @@ public sealed interface Type {
 
     /** Returns the nearest {@link #position} inside the bounds; only for scalars. */
     default double within(double position) {
-        double held = Math.min(most(), Math.max(least(), position));
+        double held = Math.min(highest(), Math.max(lowest(), position));
         return this instanceof Number ? held : Exact.rint(held);
     }
 
@@ -102,20 +102,48 @@ public sealed interface Type {
         return Math.max(0, steps() - 1);
     }
 
+    /** Returns the lowest {@link #position} that is taken; below {@link #least} where the range only says what is usual. */
+    default double lowest() {
+        return least();
+    }
+
+    default double highest() {
+        return most();
+    }
+
+    /** What a number without bounds is held within. */
+    double FAR = 1e6;
+
     /**
      * A number.
      *
      * @param step by which it is usually turned; 0 where any will do
+     * @param free whether what lies beyond is taken too; its range then only says where a slider ends
      */
-    record Number(double least, double most, double step) implements Type {
+    record Number(double least, double most, double step, boolean free) implements Type {
+        /** A number within bounds. */
+        public Number(double least, double most, double step) {
+            this(least, most, step, false);
+        }
+
         public Number {
             bounds(least, most);
             Demand.within("step", step, 0, Math.max(0, most - least));
         }
 
         @Override
+        public double lowest() {
+            return free ? -FAR : least;
+        }
+
+        @Override
+        public double highest() {
+            return free ? FAR : most;
+        }
+
+        @Override
         public String expects() {
-            return "a number from " + Words.number(least) + " to " + Words.number(most);
+            return free ? "any number" : "a number from " + Words.number(least) + " to " + Words.number(most);
         }
 
         @Override
@@ -126,7 +154,7 @@ public sealed interface Type {
         @Override
         public Datum held(Datum asked) {
             double value = ((Datum.Num) asked).value();
-            double held = Math.min(most, Math.max(least, value));
+            double held = Math.min(highest(), Math.max(lowest(), value));
             return held == value ? asked : new Datum.Num(held);
         }
 
@@ -141,8 +169,13 @@ public sealed interface Type {
         }
     }
 
-    /** A whole number. */
-    record Whole(double least, double most, double step) implements Type {
+    /** A whole number; otherwise as {@link Number}. */
+    record Whole(double least, double most, double step, boolean free) implements Type {
+        /** A whole number within bounds. */
+        public Whole(double least, double most, double step) {
+            this(least, most, step, false);
+        }
+
         public Whole {
             bounds(least, most);
             whole("least", least);
@@ -152,8 +185,20 @@ public sealed interface Type {
         }
 
         @Override
+        public double lowest() {
+            return free ? -FAR : least;
+        }
+
+        @Override
+        public double highest() {
+            return free ? FAR : most;
+        }
+
+        @Override
         public String expects() {
-            return "a whole number from " + Words.number(least) + " to " + Words.number(most);
+            return free
+                    ? "any whole number"
+                    : "a whole number from " + Words.number(least) + " to " + Words.number(most);
         }
 
         @Override
@@ -164,7 +209,7 @@ public sealed interface Type {
         @Override
         public Datum held(Datum asked) {
             double value = ((Datum.Num) asked).value();
-            double held = Math.min(most, Math.max(least, Exact.rint(value)));
+            double held = Math.min(highest(), Math.max(lowest(), Exact.rint(value)));
             return held == value ? asked : new Datum.Num(held);
         }
 

@@ -39,8 +39,9 @@ public record Branching(double offspring, double[] generations, double total, Li
      * @param measured what was counted of an emitter of {@code effect} where it was played
      */
     public static Branching of(
-            Effect effect, Function<String, Optional<Effect>> others, Function<String, Optional<ByEmitter>> measured) {
-        List<Effect> effects = new ArrayList<>(List.of(effect));
+            Effect effect, Function<String, Optional<Effect>> known, Function<String, Optional<ByEmitter>> measured) {
+        Function<String, Optional<Effect>> others = name -> known.apply(name).map(Effect::playing);
+        List<Effect> effects = new ArrayList<>(List.of(effect.playing()));
         List<Integer> firsts = new ArrayList<>();
         int n = 0;
         for (int e = 0; e < effects.size(); e++) {
@@ -73,7 +74,7 @@ public record Branching(double offspring, double[] generations, double total, Li
                 }
             }
         }
-        return of(effect, mean, n);
+        return of(effects.get(0), mean, n);
     }
 
     private static void begun(

@@ -45,11 +45,15 @@ final class Notices {
         project.channels().forEach(c -> channels.put(c.name(), c));
         for (int r = 0; r < project.ropes().size(); r++) {
             Rope rope = project.ropes().get(r);
+            String stayPlace = "/ropes/" + r + "/stay";
             for (int i = 0; i < rope.companions().size(); i++) {
                 if (rope.companions().get(i) instanceof Companion.Notice notice) {
                     add("/ropes/" + r + "/with/" + i, notice.name(), notice.values(), rope);
                 }
             }
+            rope.stay()
+                    .filter(stay -> stay.notice().isPresent())
+                    .ifPresent(stay -> add(stayPlace, stay.notice().get(), stay.values(), rope));
             for (int i = 0; i < rope.followUps().size(); i++) {
                 FollowUp later = rope.followUps().get(i);
                 if (later.notice().isPresent()) {

@@ -339,6 +339,7 @@ public final class Renames {
                         ? new Companion.Notice(n.name(), n.after(), all.apply(n.values()))
                         : c)
                 .toList();
+        d.stay = d.stay.map(s -> s.carrying(all.apply(s.values())));
         d.followUps =
                 d.followUps.stream().map(f -> f.carrying(all.apply(f.values()))).toList();
     }

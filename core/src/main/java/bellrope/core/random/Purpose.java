@@ -26,5 +26,9 @@ public enum Purpose {
     FACING_TILT,
     FACING_AROUND,
     /** What chance feeds into a parameter. */
-    FEED
+    FEED,
+    /** A velocity drawn for each axis. */
+    VELOCITY_X,
+    VELOCITY_Y,
+    VELOCITY_Z
 }

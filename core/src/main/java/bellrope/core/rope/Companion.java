@@ -14,6 +14,7 @@ public sealed interface Companion {
     record Cases<R>(
             Function<Shake, R> shake,
             Function<Flash, R> flash,
+            Function<ScreenTint, R> tint,
             Function<HitPause, R> hitPause,
             Function<Notice, R> notice) {}
 
@@ -24,15 +25,20 @@ public sealed interface Companion {
     default <R> R match(
             Function<Shake, R> shake,
             Function<Flash, R> flash,
+            Function<ScreenTint, R> tint,
             Function<HitPause, R> hitPause,
             Function<Notice, R> notice) {
-        return match(new Cases<>(shake, flash, hitPause, notice));
+        return match(new Cases<>(shake, flash, tint, hitPause, notice));
     }
 
     /** Does what belongs to its kind. */
     default void visit(
-            Consumer<Shake> shake, Consumer<Flash> flash, Consumer<HitPause> hitPause, Consumer<Notice> notice) {
-        match(Done.by(shake), Done.by(flash), Done.by(hitPause), Done.by(notice));
+            Consumer<Shake> shake,
+            Consumer<Flash> flash,
+            Consumer<ScreenTint> tint,
+            Consumer<HitPause> hitPause,
+            Consumer<Notice> notice) {
+        match(Done.by(shake), Done.by(flash), Done.by(tint), Done.by(hitPause), Done.by(notice));
     }
 
     /** Returns it as it reads in a sentence. */
@@ -91,7 +97,58 @@ public sealed interface Companion {
     }
 
     /**
-     * The game holds its breath.
+     * The screen takes on a colour for a while: evenly in, held, evenly out.
+     *
+     * @param opacity while it is held, above 0 to 1
+     * @param area what of the screen is covered
+     * @param in seconds until it is all there, 0 to 60
+     * @param hold seconds that it stays, 0 to 600
+     * @param out seconds until nothing of it is left, 0 to 60
+     */
+    record ScreenTint(Rgba colour, double opacity, Area area, double in, double hold, double out) implements Companion {
+        /** What of the screen a tint covers. */
+        public enum Area {
+            WHOLE,
+            /** Its edges, towards which it grows; the middle stays clear. */
+            EDGES
+        }
+
+        public ScreenTint {
+            Demand.above("opacity", opacity, 0);
+            Demand.within("opacity", opacity, 0, 1);
+            Demand.within("in", in, 0, 60);
+            Demand.within("hold", hold, 0, 600);
+            Demand.within("out", out, 0, 60);
+            Demand.above("in", in + hold + out, 0);
+        }
+
+        public double seconds() {
+            return in + hold + out;
+        }
+
+        /** Returns its opacity so many seconds after it began. */
+        public double at(double seconds) {
+            if (seconds < in) {
+                return opacity * seconds / in;
+            }
+            double left = seconds() - seconds;
+            return left >= out ? opacity : Math.max(0, opacity * left / out);
+        }
+
+        @Override
+        public String words() {
+            return "tint " + (area == Area.EDGES ? "the edges of the screen " : "the screen ")
+                    + colour.toString().substring(0, 7) + " for " + Words.number(seconds()) + " s";
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.tint().apply(this);
+        }
+    }
+
+    /**
+     * The game stands still for a moment.
      *
      * @param seconds above 0 to 1
      */

@@ -55,6 +55,7 @@ public final class Refit {
                     .toList();
             d.hit = rope.hit().filter(number);
             d.run = run(rope.run(), event.shape());
+            d.stay = rope.stay().filter(s -> event.shape() == Shape.MOMENT);
             Pointing p = rope.pointing();
             d.pointing = points ? p : new Pointing(Facing.UP, p.fixed(), p.spread(), p.velocity(), p.turns());
             keep(d, value -> given.test(value.source()));
@@ -153,11 +154,13 @@ public final class Refit {
     // Leaves the notices only some of what they carry.
     private static void keep(Rope.Draft d, Predicate<NoticeValue> kept) {
         d.companions = d.companions.stream()
-                .map(c -> c.match(shake -> c, flash -> c, pause -> c, notice -> (Companion) new Companion.Notice(
-                        notice.name(),
-                        notice.after(),
-                        notice.values().stream().filter(kept).toList())))
+                .map(c -> c.match(
+                        shake -> c, flash -> c, tint -> c, pause -> c, notice -> (Companion) new Companion.Notice(
+                                notice.name(),
+                                notice.after(),
+                                notice.values().stream().filter(kept).toList())))
                 .toList();
+        d.stay = d.stay.map(s -> s.carrying(s.values().stream().filter(kept).toList()));
         d.followUps = d.followUps.stream()
                 .map(f -> f.carrying(f.values().stream().filter(kept).toList()))
                 .toList();

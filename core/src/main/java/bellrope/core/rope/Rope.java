@@ -33,6 +33,7 @@ import java.util.function.Consumer;
  * @param followUps at most 8
  * @param companions at most 8
  * @param hit how far the game's own hit test reaches, units: a constant or a field of the payload; empty where there is none
+ * @param stay how long what a moment begins is in force; spans and states end otherwise
  */
 public record Rope(
         String name,
@@ -50,7 +51,8 @@ public record Rope(
         Owner owner,
         List<FollowUp> followUps,
         List<Companion> companions,
-        Optional<Source> hit) {
+        Optional<Source> hit,
+        Optional<Stay> stay) {
     public static final int HIGHEST_SEED = 1_000_000;
     /** Most feeds whose value may change while an instance plays. */
     public static final int MOST_CONTINUOUS = 8;
@@ -154,6 +156,7 @@ public record Rope(
                 Owner.FINISH,
                 List.of(),
                 List.of(),
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -173,6 +176,7 @@ public record Rope(
     public boolean apart() {
         return owner.end() != Owner.AtEnd.FINISH
                 || overrides.cutAfter().isPresent()
+                || stay.filter(s -> s.fadeOut() > 0).isPresent()
                 || limits.alive().isPresent();
     }
 
@@ -215,6 +219,7 @@ public record Rope(
         public List<FollowUp> followUps;
         public List<Companion> companions;
         public Optional<Source> hit;
+        public Optional<Stay> stay;
 
         private Draft(Rope r) {
             name = r.name;
@@ -233,6 +238,7 @@ public record Rope(
             followUps = r.followUps;
             companions = r.companions;
             hit = r.hit;
+            stay = r.stay;
         }
 
         private Rope rope() {
@@ -252,7 +258,8 @@ public record Rope(
                     owner,
                     followUps,
                     companions,
-                    hit);
+                    hit,
+                    stay);
         }
     }
 }

@@ -44,6 +44,7 @@ public record Sentence(List<Part> parts) {
         END,
         FADES,
         LONGEST,
+        STAY,
         TIMING,
         LIMITS,
         OWNER,
@@ -166,6 +167,9 @@ public record Sentence(List<Part> parts) {
                 add(" with ");
                 add(overridden(rope.overrides()), Slot.OVERRIDES, 0);
             }
+            if (shape == Shape.MOMENT) {
+                rope.stay().ifPresent(this::stay);
+            }
         }
 
         private static String overridden(Overrides o) {
@@ -277,6 +281,22 @@ public record Sentence(List<Part> parts) {
                         .append(" s");
             }
             return text.toString();
+        }
+
+        private void stay(Stay stay) {
+            add(" ");
+            String told =
+                    stay.notice().map(name -> "telling the game “" + name + "”").orElse("");
+            if (stay.inForce().isEmpty()) {
+                add(told, Slot.STAY, 0);
+                return;
+            }
+            String fade = stay.fadeOut() > 0 ? " and fade " + Words.number(stay.fadeOut()) + " s" : "";
+            add(
+                    "for " + Words.number(stay.inForce().getAsDouble()) + " s" + fade
+                            + (told.isEmpty() ? "" : ", " + told),
+                    Slot.STAY,
+                    0);
         }
 
         private void rest() {

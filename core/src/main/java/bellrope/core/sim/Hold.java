@@ -44,7 +44,7 @@ public record Hold(OptionalInt steps, int lastBirth, int longestLine, boolean bo
                 bounded);
     }
 
-    static int life(Emitter emitter, Pace pace) {
+    public static int life(Emitter emitter, Pace pace) {
         return Math.max(1, pace.stepsAt(emitter.birth().lifetime().most() / emitter.playback()));
     }
 

@@ -30,6 +30,7 @@ final class Launch {
     double px;
     double py;
     double pz;
+    // Which way it goes, of length 1; drawn by axes, its velocity.
     double dx;
     double dy;
     double dz;
@@ -56,11 +57,19 @@ final class Launch {
                                 px = ((evenly ? (of > 0 ? first : golden) : draws.unit(Purpose.PLACE_ANGLE)) - 0.5)
                                         * line.length());
         aim = next.aim()
-                .match(outward -> outward(next.shape()), along -> () -> along(along.axis()), tangent -> this::tangent);
+                .match(
+                        outward -> outward(next.shape()),
+                        along -> () -> along(along.axis()),
+                        tangent -> this::tangent,
+                        axes -> () -> drawn(axes));
         // At the tip of a cone no place says which way is out, so the spread covers its whole angle.
-        spread = next.aim() instanceof Aim.Outward && next.shape() instanceof Shape.Cone cone && cone.radius() == 0
-                ? Math.min(180, cone.angle() + next.spread())
-                : next.spread();
+        // Of a velocity that is drawn by axes nothing is turned.
+        boolean turns = next.aim().match(outward -> true, along -> true, tangent -> true, axes -> false);
+        spread = !turns
+                ? 0
+                : next.aim() instanceof Aim.Outward && next.shape() instanceof Shape.Cone cone && cone.radius() == 0
+                        ? Math.min(180, cone.angle() + next.spread())
+                        : next.spread();
     }
 
     /**
@@ -128,6 +137,12 @@ final class Launch {
         dx = axis.x() / length;
         dy = axis.y() / length;
         dz = axis.z() / length;
+    }
+
+    private void drawn(Aim.Axes axes) {
+        dx = axes.x().at(draws.unit(Purpose.VELOCITY_X));
+        dy = axes.y().at(draws.unit(Purpose.VELOCITY_Y));
+        dz = axes.z().at(draws.unit(Purpose.VELOCITY_Z));
     }
 
     private void tangent() {

@@ -304,7 +304,13 @@ public final class Stage {
                 .flashed(scene.now(), scene.pace(), project().settings().comfort());
     }
 
-    /** Returns for how many seconds the game still holds its breath. */
+    /** Returns what lies over the edges of the screen besides, growing towards them; the middle stays clear. */
+    public Flashed edged() {
+        return scene.comfort()
+                .edged(scene.now(), scene.pace(), project().settings().comfort());
+    }
+
+    /** Returns for how many seconds the game still stands still. */
     public double paused() {
         return scene.comfort().pause();
     }

@@ -1,5 +1,7 @@
 package bellrope.core.value;
 
+import java.util.function.Function;
+
 /** How a value travels from one key to the next: progress 0 to 1 against time 0 to 1. */
 public sealed interface Ease {
     Ease LINEAR = new Linear();
@@ -13,6 +15,17 @@ public sealed interface Ease {
     /** Returns the progress at a time from 0 to 1. */
     double at(double time);
 
+    /** A function for each kind. */
+    record Cases<R>(
+            Function<Linear, R> linear,
+            Function<Hold, R> hold,
+            Function<CubicBezier, R> bezier,
+            Function<Spline, R> spline,
+            Function<Steps, R> steps) {}
+
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Cases<R> cases);
+
     /**
      * A cubic through both keys with slopes of its own: the Hermite form of the Khronos glTF 2.0 specification, appendix
      * on the cubic spline sampler. How it runs depends on the keys' values, see {@link Curve#at}.
@@ -24,6 +37,11 @@ public sealed interface Ease {
         public Spline {
             Demand.within("out", out, -100_000, 100_000);
             Demand.within("in", in, -100_000, 100_000);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.spline().apply(this);
         }
 
         /** Returns progress between keys that differ by one; a curve uses {@link #between}. */
@@ -50,13 +68,63 @@ public sealed interface Ease {
     /** Even progress. */
     record Linear() implements Ease {
         @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.linear().apply(this);
+        }
+
+        @Override
         public double at(double time) {
             return time;
         }
     }
 
+    /**
+     * Even steps: {@code steps()} of CSS Easing Functions Level 1.
+     *
+     * @param count 1 to {@value #MOST}; from 2 on without a jump at either end
+     * @param jump at which ends it jumps
+     */
+    record Steps(int count, Jump jump) implements Ease {
+        public static final int MOST = 256;
+
+        /** At which ends the value jumps. */
+        public enum Jump {
+            /** Both values are held for a step. */
+            NONE,
+            /** At the end: the first value is held for a step, the last is reached with the next key. */
+            END,
+            START,
+            /** At both: neither value is held. */
+            BOTH
+        }
+
+        public Steps {
+            Demand.within("steps", count, jump == Jump.NONE ? 2 : 1, MOST);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.steps().apply(this);
+        }
+
+        @Override
+        public double at(double time) {
+            if (time >= 1) {
+                return 1;
+            }
+            int done = Math.min(count - 1, (int) (time * count + 1e-9));
+            int jumps = count + (jump == Jump.NONE ? -1 : jump == Jump.BOTH ? 1 : 0);
+            return (double) (done + (jump == Jump.START || jump == Jump.BOTH ? 1 : 0)) / jumps;
+        }
+    }
+
     /** Stays until the next key, then jumps. */
     record Hold() implements Ease {
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.hold().apply(this);
+        }
+
         @Override
         public double at(double time) {
             return time < 1 ? 0 : 1;
@@ -78,6 +146,11 @@ public sealed interface Ease {
             Demand.within("1", y1, -10, 10);
             Demand.within("2", x2, 0, 1);
             Demand.within("3", y2, -10, 10);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.bezier().apply(this);
         }
 
         @Override

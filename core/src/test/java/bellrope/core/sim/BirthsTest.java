@@ -1,6 +1,7 @@
 package bellrope.core.sim;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
@@ -13,6 +14,7 @@ import bellrope.core.effect.Tint;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Range;
+import bellrope.core.value.Refused;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.List;
@@ -56,6 +58,51 @@ class BirthsTest {
         run.spawn(0);
         assertThat(layer.store().count()).isEqualTo(N);
         return layer.store();
+    }
+
+    @Test
+    void aVelocityByAxesFillsItsBoxAndTheSpeedMultipliesIt() {
+        Birth birth = Sample.burst(N, 1).with(d -> {
+            d.aim = new Aim.Axes(new Range(-3, 1), new Range(2, 6), new Range(0, 8));
+            d.spread = 40;
+            d.speed = Range.of(0.5);
+        });
+        ParticleStore store = born(birth, Vec3.UP);
+        uniform(-1.5, 0.5, i -> store.vx[i]);
+        uniform(1, 3, i -> store.vy[i]);
+        uniform(0, 4, i -> store.vz[i]);
+        // Each axis by itself: even over the eighths of the box.
+        long[] eighths = new long[8];
+        for (int i = 0; i < N; i++) {
+            eighths[(store.vx[i] > -0.5 ? 1 : 0) + (store.vy[i] > 2 ? 2 : 0) + (store.vz[i] > 2 ? 4 : 0)]++;
+        }
+        double[] even = new double[8];
+        java.util.Arrays.fill(even, N / 8.0);
+        assertThat(new ChiSquareTest().chiSquareTest(even, eighths)).isGreaterThan(0.001);
+    }
+
+    @Test
+    void aWeightedChoiceKeepsItsShares() {
+        List<Rgba> colours = List.of(Rgba.parse("#FF0000FF"), Rgba.parse("#00FF00FF"), Rgba.parse("#0000FFFF"));
+        ParticleStore store =
+                born(Sample.burst(N, 1).with(d -> d.colour = new Tint.OneOf(colours, List.of(6.0, 3.0, 1.0))), Vec3.UP);
+        long[] came = new long[3];
+        for (int i = 0; i < N; i++) {
+            came[store.red[i] > 0 ? 0 : store.green[i] > 0 ? 1 : 2]++;
+        }
+        assertThat(new ChiSquareTest().chiSquareTest(new double[] {N * 0.6, N * 0.3, N * 0.1}, came))
+                .isGreaterThan(0.001);
+    }
+
+    @Test
+    void weightsThatWeighNothingAreRefused() {
+        List<Rgba> two = List.of(Rgba.WHITE, Rgba.WHITE);
+        assertThatThrownBy(() -> new Tint.OneOf(two, List.of(1.0, 0.0)))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("weights/1");
+        assertThatThrownBy(() -> new Tint.OneOf(two, List.of(1.0))).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> new Aim.Axes(new Range(3, 2), Range.ZERO, Range.ZERO))
+                .isInstanceOf(Refused.class);
     }
 
     private static void uniform(double least, double most, IntToDoubleFunction value) {

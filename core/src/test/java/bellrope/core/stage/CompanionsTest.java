@@ -1,6 +1,7 @@
 package bellrope.core.stage;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
@@ -254,6 +255,48 @@ class CompanionsTest {
                 .extracting(t -> t.what() + " " + t.step())
                 .containsExactly("BEGINS 0", "ENDS 60", "GONE 90");
         assertThat(stage.still()).isTrue();
+    }
+
+    private static Companion.ScreenTint tint(Companion.ScreenTint.Area area) {
+        return new Companion.ScreenTint(Rgba.parse("#FF0000FF"), 0.4, area, 0.5, 1, 2);
+    }
+
+    @Test
+    void aTintComesIsHeldAndGoes() {
+        Companion.ScreenTint tint = tint(Companion.ScreenTint.Area.WHOLE);
+        assertThat(new double[] {tint.at(0), tint.at(0.25), tint.at(0.5), tint.at(1.5), tint.at(2.5), tint.at(3.5)})
+                .containsExactly(new double[] {0, 0.2, 0.4, 0.4, 0.2, 0}, within(1e-12));
+        Stage stage = stage(tint);
+        stage.pull(Sample.landing(9, "stone", 1));
+        steps(stage, 15);
+        assertThat(stage.flashed().opacity()).isCloseTo(0.2, within(1e-9));
+        assertThat(stage.flashed().red()).isEqualTo(1);
+        steps(stage, 60 * 3 + 14);
+        assertThat(stage.still()).as("a step before its end").isFalse();
+        steps(stage, 1);
+        assertThat(stage.still()).isTrue();
+    }
+
+    @Test
+    void theEdgesAreToldApartAndBothAreCappedAndHonoured() {
+        Stage stage = stage(
+                tint(Companion.ScreenTint.Area.EDGES),
+                new Companion.ScreenTint(Rgba.WHITE, 1, Companion.ScreenTint.Area.WHOLE, 0, 9, 0));
+        stage.pull(Sample.landing(9, "stone", 1));
+        steps(stage, 60);
+        assertThat(stage.edged().opacity()).isCloseTo(0.4, within(1e-9));
+        assertThat(stage.flashed().opacity())
+                .as("the project's cap")
+                .isEqualTo(stage.project().settings().comfort().flash());
+        stage.less(false, true);
+        // WCAG 2.2, general flash: a change of relative luminance of under a tenth.
+        assertThat(stage.flashed().opacity()).isLessThan(0.1);
+    }
+
+    @Test
+    void aTintThatTakesNoTimeIsRefused() {
+        assertThatThrownBy(() -> new Companion.ScreenTint(Rgba.WHITE, 0.5, Companion.ScreenTint.Area.WHOLE, 0, 0, 0))
+                .isInstanceOf(bellrope.core.value.Refused.class);
     }
 
     @Test

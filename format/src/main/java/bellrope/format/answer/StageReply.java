@@ -49,20 +49,22 @@ public record StageReply(
      *
      * @param shake units to the right and up by which the camera is moved
      * @param flash red, green and blue in linear light, and how much of it lies over the screen
+     * @param edges the same of what lies over the edges of the screen besides, growing towards them
      * @param paused seconds that are left of a hit pause
      */
-    public record Comfort(double[] shake, double[] flash, double paused) {
+    public record Comfort(double[] shake, double[] flash, double[] edges, double paused) {
         public static Comfort of(Stage stage) {
             Shaken shaken = stage.shaken();
-            Flashed flashed = stage.flashed();
             return new Comfort(
-                    new double[] {shaken.x(), shaken.y()},
-                    new double[] {flashed.red(), flashed.green(), flashed.blue(), flashed.opacity()},
-                    stage.paused());
+                    new double[] {shaken.x(), shaken.y()}, four(stage.flashed()), four(stage.edged()), stage.paused());
+        }
+
+        private static double[] four(Flashed over) {
+            return new double[] {over.red(), over.green(), over.blue(), over.opacity()};
         }
 
         boolean felt() {
-            return shake[0] != 0 || shake[1] != 0 || flash[3] > 0 || paused > 0;
+            return shake[0] != 0 || shake[1] != 0 || flash[3] > 0 || edges[3] > 0 || paused > 0;
         }
     }
 }

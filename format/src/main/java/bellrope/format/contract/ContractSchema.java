@@ -143,8 +143,8 @@ public final class ContractSchema {
 
     private static void bounded(ObjectNode node, String kind, Type type) {
         node.put("type", kind);
-        node.put("minimum", type.least());
-        node.put("maximum", type.most());
+        node.put("minimum", type.lowest());
+        node.put("maximum", type.highest());
     }
 
     private static void described(ObjectNode node, String words) {

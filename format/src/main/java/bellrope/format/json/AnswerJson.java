@@ -1,9 +1,11 @@
 package bellrope.format.json;
 
 import bellrope.core.rope.Companion;
+import bellrope.core.rope.Companion.ScreenTint;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.NoticeValue;
 import bellrope.core.rope.Source;
+import bellrope.core.rope.Stay;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.List;
@@ -17,6 +19,7 @@ final class AnswerJson {
     private enum Kind {
         SHAKE,
         FLASH,
+        TINT,
         PAUSE,
         NOTICE
     }
@@ -33,6 +36,32 @@ final class AnswerJson {
         List<NoticeValue> values = values(t);
         int id = t.id();
         return t.make(() -> new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, values, id));
+    }
+
+    static Stay stay(JsonReader t) {
+        OptionalDouble inForce = t.maybeNumber("inForce");
+        double fadeOut = t.number("fadeOut", 0);
+        Optional<String> notice = t.maybeText("notice");
+        List<NoticeValue> values = values(t);
+        return t.make(() -> new Stay(inForce, fadeOut, notice, values));
+    }
+
+    static void write(Stay stay, JsonObject node) {
+        ending(stay.inForce(), stay.fadeOut(), stay.notice(), stay.values(), node);
+    }
+
+    private static void ending(
+            OptionalDouble inForce,
+            double fadeOut,
+            Optional<String> notice,
+            List<NoticeValue> values,
+            JsonObject node) {
+        inForce.ifPresent(s -> node.set("inForce", Json.number(s)));
+        if (fadeOut != 0) {
+            node.set("fadeOut", Json.number(fadeOut));
+        }
+        notice.ifPresent(name -> node.put("notice", name));
+        write(values, node);
     }
 
     private static List<NoticeValue> values(JsonReader t) {
@@ -68,12 +97,7 @@ final class AnswerJson {
         if (!f.offset().equals(Vec3.ZERO)) {
             node.set("offset", Json.vector(f.offset()));
         }
-        f.inForce().ifPresent(s -> node.set("inForce", Json.number(s)));
-        if (f.fadeOut() != 0) {
-            node.set("fadeOut", Json.number(f.fadeOut()));
-        }
-        f.notice().ifPresent(name -> node.put("notice", name));
-        write(f.values(), node);
+        ending(f.inForce(), f.fadeOut(), f.notice(), f.values(), node);
         node.put("id", f.id());
     }
 
@@ -90,6 +114,15 @@ final class AnswerJson {
                 double opacity = t.number("opacity");
                 double seconds = t.number("seconds");
                 yield t.make(() -> new Companion.Flash(colour, opacity, seconds));
+            }
+            case TINT -> {
+                Rgba colour = t.parsed("colour", Rgba::parse);
+                double opacity = t.number("opacity");
+                ScreenTint.Area area = t.choice("area", ScreenTint.Area.class, ScreenTint.Area.WHOLE);
+                double in = t.number("in", 0);
+                double hold = t.number("hold", 0);
+                double out = t.number("out", 0);
+                yield t.make(() -> new ScreenTint(colour, opacity, area, in, hold, out));
             }
             case PAUSE -> {
                 double seconds = t.number("seconds");
@@ -117,6 +150,17 @@ final class AnswerJson {
                     node.put("colour", flash.colour().toString());
                     node.set("opacity", Json.number(flash.opacity()));
                     node.set("seconds", Json.number(flash.seconds()));
+                },
+                tint -> {
+                    node.put("do", "tint");
+                    node.put("colour", tint.colour().toString());
+                    node.set("opacity", Json.number(tint.opacity()));
+                    if (tint.area() != ScreenTint.Area.WHOLE) {
+                        node.put("area", JsonReader.word(tint.area()));
+                    }
+                    Json.unless(node, "in", tint.in(), 0);
+                    Json.unless(node, "hold", tint.hold(), 0);
+                    Json.unless(node, "out", tint.out(), 0);
                 },
                 pause -> {
                     node.put("do", "pause");

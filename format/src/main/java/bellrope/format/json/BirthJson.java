@@ -12,6 +12,7 @@ import bellrope.core.value.Range;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -112,7 +113,8 @@ final class BirthJson {
     private enum AimKind {
         OUTWARD,
         ALONG,
-        TANGENT
+        TANGENT,
+        AXES
     }
 
     private static Aim aim(JsonReader t) {
@@ -122,6 +124,12 @@ final class BirthJson {
             case ALONG -> {
                 Vec3 axis = t.vector("axis", Vec3.UP);
                 yield t.make(() -> new Aim.Along(axis));
+            }
+            case AXES -> {
+                Range x = t.range("x");
+                Range y = t.range("y");
+                Range z = t.range("z");
+                yield x == null || y == null || z == null ? null : t.make(() -> new Aim.Axes(x, y, z));
             }
         };
     }
@@ -136,7 +144,12 @@ final class BirthJson {
                     return t.make(() -> new Tint.From(gradient));
                 }
                 List<Rgba> colours = colours(t, "oneOf");
-                return t.make(() -> new Tint.OneOf(colours));
+                double[] each = t.has("weights")
+                        ? t.numbers("weights", colours.size(), "a number for each of the colours")
+                        : null;
+                List<Double> weights =
+                        each == null ? List.of() : Arrays.stream(each).boxed().toList();
+                return t.make(() -> new Tint.OneOf(colours, weights));
             });
             return tint == null ? USUAL.colour() : tint;
         }
@@ -201,7 +214,13 @@ final class BirthJson {
                                 Json.kind(aim, AimKind.ALONG);
                                 aim.set("axis", Json.vector(along.axis()));
                             },
-                            tangent -> Json.kind(aim, AimKind.TANGENT));
+                            tangent -> Json.kind(aim, AimKind.TANGENT),
+                            axes -> {
+                                Json.kind(aim, AimKind.AXES);
+                                aim.set("x", Json.range(axes.x()));
+                                aim.set("y", Json.range(axes.y()));
+                                aim.set("z", Json.range(axes.z()));
+                            });
         }
         node.set("spread", Json.number(birth.spread()));
         Json.unless(node, "offset", birth.offset(), Vec3.ZERO);
@@ -226,7 +245,14 @@ final class BirthJson {
                 "colour",
                 tint.match(
                         between -> list(List.of(between.from(), between.to())),
-                        oneOf -> Json.object().set("oneOf", list(oneOf.colours())),
+                        oneOf -> {
+                            JsonObject one = Json.object().set("oneOf", list(oneOf.colours()));
+                            if (!oneOf.weights().isEmpty()) {
+                                JsonList weights = one.putArray("weights");
+                                oneOf.weights().forEach(w -> weights.add(Json.number(w)));
+                            }
+                            return one;
+                        },
                         from -> Json.object().set("from", CurveJson.write(from.gradient()))));
     }
 

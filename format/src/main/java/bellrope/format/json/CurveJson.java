@@ -50,6 +50,11 @@ final class CurveJson {
         }
         if (raw.isObject()) {
             Ease spline = key.read("ease", t -> {
+                if (t.has("steps")) {
+                    int steps = t.whole("steps");
+                    Ease.Steps.Jump jump = t.choice("jump", Ease.Steps.Jump.class, Ease.Steps.Jump.NONE);
+                    return t.make(() -> new Ease.Steps(steps, jump));
+                }
                 double out = t.number("out");
                 double in = t.number("in");
                 return t.make(() -> new Ease.Spline(out, in));
@@ -59,7 +64,7 @@ final class CurveJson {
         key.wrong(
                 "ease",
                 raw.shown(),
-                "one of " + String.join(", ", PRESETS.keySet()) + ", four numbers, or slopes: out, in");
+                "one of " + String.join(", ", PRESETS.keySet()) + ", four numbers, slopes: out, in, or steps");
         return Ease.LINEAR;
     }
 
@@ -98,18 +103,24 @@ final class CurveJson {
                 return JsonLeaf.of(preset.getKey());
             }
         }
-        if (ease instanceof Ease.Spline spline) {
-            JsonObject slopes = Json.object();
-            slopes.set("out", Json.number(spline.out()));
-            slopes.set("in", Json.number(spline.in()));
-            return slopes;
+        return ease.match(new Ease.Cases<JsonValue>(
+                linear -> JsonLeaf.of("linear"),
+                hold -> JsonLeaf.of("hold"),
+                b -> Json.array()
+                        .add(Json.number(b.x1()))
+                        .add(Json.number(b.y1()))
+                        .add(Json.number(b.x2()))
+                        .add(Json.number(b.y2())),
+                spline -> Json.object().set("out", Json.number(spline.out())).set("in", Json.number(spline.in())),
+                CurveJson::write));
+    }
+
+    private static JsonValue write(Ease.Steps steps) {
+        JsonObject said = Json.object().set("steps", Json.number(steps.count()));
+        if (steps.jump() != Ease.Steps.Jump.NONE) {
+            said.put("jump", JsonReader.word(steps.jump()));
         }
-        Ease.CubicBezier b = (Ease.CubicBezier) ease;
-        return Json.array()
-                .add(Json.number(b.x1()))
-                .add(Json.number(b.y1()))
-                .add(Json.number(b.x2()))
-                .add(Json.number(b.y2()));
+        return said;
     }
 
     static JsonList write(Gradient gradient) {

@@ -52,7 +52,8 @@ final class EffectJson {
         Look look = thing.read("look", LifeJson::look);
         Life life = thing.read("life", LifeJson::read);
         End end = thing.has("end") ? thing.read("end", EndJson::read) : End.NONE;
-        return thing.make(() -> new Emitter(name, seed, birth, look, life, end));
+        boolean off = thing.yes("off");
+        return thing.make(() -> new Emitter(name, seed, birth, look, life, end).switched(off));
     }
 
     private static Effect.Try attempt(JsonReader thing) {
@@ -108,6 +109,9 @@ final class EffectJson {
         node.set("life", LifeJson.write(emitter.life()));
         if (!emitter.end().nothing()) {
             node.set("end", EndJson.write(emitter.end()));
+        }
+        if (emitter.off()) {
+            node.put("off", true);
         }
         return node;
     }

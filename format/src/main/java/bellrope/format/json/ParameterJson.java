@@ -48,13 +48,15 @@ final class ParameterJson {
                 double least = thing.number("least");
                 double most = thing.number("most");
                 double step = thing.number("step", 0);
-                yield thing.part(() -> new Type.Number(least, most, step));
+                boolean free = thing.yes("free");
+                yield thing.part(() -> new Type.Number(least, most, step, free));
             }
             case WHOLE -> {
                 double least = thing.number("least");
                 double most = thing.number("most");
                 double step = thing.number("step", 0);
-                yield thing.part(() -> new Type.Whole(least, most, step));
+                boolean free = thing.yes("free");
+                yield thing.part(() -> new Type.Whole(least, most, step, free));
             }
             case FLAG -> new Type.Flag();
             case CHOICE -> {
@@ -133,8 +135,8 @@ final class ParameterJson {
         }
         node.set("default", PayloadJson.node(parameter.standard()));
         type.visit(
-                n -> bounds(node, n.least(), n.most(), n.step()),
-                n -> bounds(node, n.least(), n.most(), n.step()),
+                n -> bounds(node, n.least(), n.most(), n.step(), n.free()),
+                n -> bounds(node, n.least(), n.most(), n.step(), n.free()),
                 flag -> {},
                 choice -> {
                     JsonList options = node.putArray("options");
@@ -176,10 +178,13 @@ final class ParameterJson {
         return node;
     }
 
-    private static void bounds(JsonObject node, double least, double most, double step) {
+    private static void bounds(JsonObject node, double least, double most, double step, boolean free) {
         node.set("least", Json.number(least));
         node.set("most", Json.number(most));
         Json.unless(node, "step", step, 0);
+        if (free) {
+            node.put("free", true);
+        }
     }
 
     private static Kind kind(Type type) {

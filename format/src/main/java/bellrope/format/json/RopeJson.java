@@ -13,6 +13,7 @@ import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Run;
 import bellrope.core.rope.Source;
+import bellrope.core.rope.Stay;
 import bellrope.core.rope.Timing;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
@@ -52,6 +53,7 @@ final class RopeJson {
                 .orElseGet(() -> facing == null ? Pointing.of(Facing.UP) : Pointing.of(facing));
         List<Feed> feeds = thing.list("feeds", RopeJson::feed);
         Run run = thing.maybe("run", RopeJson::run).orElse(Run.PLAIN);
+        Optional<Stay> stay = thing.maybe("stay", AnswerJson::stay);
         Timing timing = thing.maybe("timing", t -> {
                     double delay = t.number("delay", 0);
                     double jitter = t.number("jitter", 0);
@@ -84,7 +86,8 @@ final class RopeJson {
                 owner,
                 followUps,
                 companions,
-                hit));
+                hit,
+                stay));
     }
 
     private static Source hit(JsonReader thing) {
@@ -278,6 +281,7 @@ final class RopeJson {
         if (!rope.run().equals(Run.PLAIN)) {
             write(rope.run(), node.putObject("run"));
         }
+        rope.stay().ifPresent(stay -> AnswerJson.write(stay, node.putObject("stay")));
         if (!rope.timing().equals(Timing.AT_ONCE)) {
             JsonObject timing = node.putObject("timing");
             number(timing, "delay", rope.timing().delay(), 0);

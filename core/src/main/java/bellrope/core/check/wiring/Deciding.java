@@ -110,7 +110,7 @@ final class Deciding {
         if (limits.alive().isPresent() && limits.pause() > 0 && effect.isPresent() && !limits.together()) {
             OptionalInt hold = Hold.of(
                             effect.get().course(),
-                            effect.get().emitters(),
+                            effect.get().playing().emitters(),
                             w.project().settings().pace())
                     .steps();
             double seconds = hold.isPresent() ? (double) hold.getAsInt() / rate : Double.POSITIVE_INFINITY;

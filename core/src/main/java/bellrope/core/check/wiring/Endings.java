@@ -9,11 +9,13 @@ import bellrope.core.rope.Overrides;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Run;
 import bellrope.core.rope.Sentence.Slot;
+import bellrope.core.rope.Stay;
 import bellrope.core.sim.Hold;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Words;
 import java.util.HashSet;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -57,15 +59,18 @@ final class Endings {
     private static void moment(Wiring w, Rope rope, EventType event, Effect effect) {
         if (event.shape() == Shape.MOMENT
                 && effect.looping()
-                && rope.overrides().cutAfter().isEmpty()) {
+                && rope.overrides().cutAfter().isEmpty()
+                && rope.stay().filter(s -> s.inForce().isPresent()).isEmpty()) {
             w.rope(
                     "never ends",
                     Severity.WRONG,
                     rope,
                     Slot.EFFECT,
                     effect.name() + " loops, and " + event.name() + " is a moment that nothing ends",
-                    "Take it off after 2 s",
-                    d -> d.overrides = cutAfter(d.overrides, 2));
+                    "End it after 2 s",
+                    d -> d.stay = Optional.of(
+                            d.stay.map(s -> new Stay(OptionalDouble.of(2), s.fadeOut(), s.notice(), s.values()))
+                                    .orElseGet(() -> Stay.of(2, 0))));
         }
     }
 
@@ -73,7 +78,8 @@ final class Endings {
         if (event.shape() == Shape.MOMENT || effect.looping()) {
             return;
         }
-        OptionalInt steps = Hold.of(effect.course(), effect.emitters(), pace(w)).steps();
+        OptionalInt steps =
+                Hold.of(effect.course(), effect.playing().emitters(), pace(w)).steps();
         double hold = steps.isPresent() ? pace(w).seconds(steps.getAsInt()) : Double.POSITIVE_INFINITY;
         OptionalDouble longest = rope.run().longest();
         if (longest.isEmpty() || longest.getAsDouble() > hold) {
@@ -89,7 +95,8 @@ final class Endings {
 
     private static void cleanUp(Wiring w, Rope rope, Effect effect) {
         OptionalDouble gone = rope.overrides().cutAfter();
-        OptionalInt steps = Hold.of(effect.course(), effect.emitters(), pace(w)).steps();
+        OptionalInt steps =
+                Hold.of(effect.course(), effect.playing().emitters(), pace(w)).steps();
         if (gone.isPresent() && steps.isPresent() && gone.getAsDouble() < pace(w).seconds(steps.getAsInt())) {
             double hold = pace(w).seconds(steps.getAsInt());
             w.rope(
@@ -169,11 +176,6 @@ final class Endings {
 
     private static Pace pace(Wiring w) {
         return w.project().settings().pace();
-    }
-
-    private static Overrides cutAfter(Overrides o, double seconds) {
-        return new Overrides(
-                o.count(), o.size(), o.speed(), o.duration(), o.colour(), o.fadeOut(), OptionalDouble.of(seconds));
     }
 
     private static Run longest(Run r, double seconds) {

@@ -47,8 +47,8 @@ final class Feeding {
         if (parameter == null || remap == null || !parameter.type().scalar()) {
             return;
         }
-        double least = parameter.type().least();
-        double most = parameter.type().most();
+        double least = parameter.type().lowest();
+        double most = parameter.type().highest();
         double low = Math.min(remap.out().least(), remap.out().most());
         double high = Math.max(remap.out().least(), remap.out().most());
         if (low < least - 1e-9 || high > most + 1e-9) {

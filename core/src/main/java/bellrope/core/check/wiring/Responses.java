@@ -72,6 +72,10 @@ final class Responses {
                             ? "a flash of opacity " + Words.number(flash.opacity()) + " is cut to the project's "
                                     + Words.number(caps.flash())
                             : "",
+                    tint -> tint.opacity() > caps.flash()
+                            ? "a tint of opacity " + Words.number(tint.opacity()) + " is cut to the project's "
+                                    + Words.number(caps.flash())
+                            : "",
                     pause -> "",
                     notice -> "");
             if (!over.isEmpty()) {

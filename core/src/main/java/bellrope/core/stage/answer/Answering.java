@@ -1,10 +1,13 @@
 package bellrope.core.stage.answer;
 
 import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
 import bellrope.core.random.Purpose;
 import bellrope.core.rope.Companion;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Stay;
+import bellrope.core.sim.Hold;
 import bellrope.core.stage.decide.Arrival;
 import bellrope.core.stage.decide.Beginning;
 import bellrope.core.stage.decide.Cause;
@@ -92,10 +95,28 @@ final class Answering {
                 scene.limiter().waited(rope.name());
             }
         }
-        return played(rope, effect, decision, origin, facing, steps);
+        return played(rope, effect, decision, origin, facing, steps, held != null);
     }
 
-    private Played played(Rope rope, Effect effect, Decision decision, Vec3 origin, Vec3 facing, int steps) {
+    // A moment that fades is over with its fade; one that does not, when its last particle is.
+    private OptionalDouble stays(Rope rope, Effect mine, Beginning first) {
+        Stay stay = rope.stay().filter(s -> s.inForce().isPresent()).orElse(null);
+        if (stay == null) {
+            return OptionalDouble.empty();
+        }
+        double until = stay.inForce().getAsDouble();
+        int longest = 0;
+        for (Emitter emitter : first.emitters()) {
+            longest = Math.max(longest, Hold.life(emitter, scene.pace()));
+        }
+        return OptionalDouble.of(
+                stay.fadeOut() > 0
+                        ? until + stay.fadeOut()
+                        : until + mine.course().fadeOut() + scene.pace().seconds(longest));
+    }
+
+    private Played played(
+            Rope rope, Effect effect, Decision decision, Vec3 origin, Vec3 facing, int steps, boolean lasts) {
         List<Fed> fed = List.of();
         OptionalDouble hold = OptionalDouble.empty();
         if (effect != null) {
@@ -109,6 +130,10 @@ final class Answering {
             if (cut.isPresent()) {
                 double until = scene.pace().seconds(scene.pace().stepsAt(cut.getAsDouble()));
                 hold = OptionalDouble.of(Math.min(until, hold.orElse(until)));
+            }
+            OptionalDouble stays = lasts ? OptionalDouble.empty() : stays(rope, mine, first);
+            if (stays.isPresent()) {
+                hold = OptionalDouble.of(Math.min(stays.getAsDouble(), hold.orElse(stays.getAsDouble())));
             }
         }
         return new Played(
@@ -161,6 +186,9 @@ final class Answering {
             }
             scene.enter(main, rope, effect, decision);
         }
+        if (held == null) {
+            following.stays(rope, cause, main);
+        }
         companions(rope, cause, decision);
         Vec3 origin = decision.placing().origin(anchor);
         Vec3 facing = decision.placing().facing();
@@ -180,6 +208,7 @@ final class Answering {
             companion.visit(
                     shake -> scene.comfort().shake(shake, scene.now(), decision.unit(Purpose.PLACE_ANGLE)),
                     flash -> scene.comfort().flash(flash, scene.now()),
+                    tint -> scene.comfort().tint(tint, scene.now()),
                     pause -> scene.comfort().hold(pause.seconds()),
                     notice -> scene.after(
                             scene.pace().stepsAt(notice.after()),

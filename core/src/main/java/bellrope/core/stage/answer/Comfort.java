@@ -2,6 +2,7 @@ package bellrope.core.stage.answer;
 
 import bellrope.core.project.Settings;
 import bellrope.core.rope.Companion.Flash;
+import bellrope.core.rope.Companion.ScreenTint;
 import bellrope.core.rope.Companion.Shake;
 import bellrope.core.stage.told.Flashed;
 import bellrope.core.stage.told.Shaken;
@@ -11,6 +12,7 @@ import bellrope.core.value.Pace;
 import bellrope.core.value.Rgba;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.DoubleUnaryOperator;
 
 /** What shakes, flashes and holds still, all companions together, under the project's caps and the player's settings. */
 public final class Comfort {
@@ -27,14 +29,15 @@ public final class Comfort {
     private static final int MOST = 64;
 
     private final List<Shaking> shaking = new ArrayList<>();
-    private final List<Flashing> flashing = new ArrayList<>();
+    private final List<Lying> lying = new ArrayList<>();
     private double pause;
     private boolean lessShake;
     private boolean lessFlash;
 
     private record Shaking(Shake shake, int from, double around) {}
 
-    private record Flashing(Flash flash, int from) {}
+    // Something over the screen, or over its edges: its opacity by the seconds since it began.
+    private record Lying(Rgba colour, boolean edges, double seconds, DoubleUnaryOperator opacity, int from) {}
 
     /** Sets what the player wants less of. */
     public void less(boolean shake, boolean flash) {
@@ -51,10 +54,18 @@ public final class Comfort {
     }
 
     void flash(Flash flash, int step) {
-        if (flashing.size() == MOST) {
-            flashing.remove(0);
+        lay(new Lying(flash.colour(), false, flash.seconds(), t -> flash.opacity() * (1 - t / flash.seconds()), step));
+    }
+
+    void tint(ScreenTint tint, int step) {
+        lay(new Lying(tint.colour(), tint.area() == ScreenTint.Area.EDGES, tint.seconds(), tint::at, step));
+    }
+
+    private void lay(Lying one) {
+        if (lying.size() == MOST) {
+            lying.remove(0);
         }
-        flashing.add(new Flashing(flash, step));
+        lying.add(one);
     }
 
     /** Holds still for so long, from now; of two the longer counts. */
@@ -81,21 +92,16 @@ public final class Comfort {
                 shaking.remove(i);
             }
         }
-        for (int i = flashing.size() - 1; i >= 0; i--) {
-            if (pace.seconds(step - flashing.get(i).from)
-                    >= flashing.get(i).flash.seconds()) {
-                flashing.remove(i);
-            }
-        }
+        lying.removeIf(one -> pace.seconds(step - one.from) >= one.seconds);
     }
 
     boolean still() {
-        return shaking.isEmpty() && flashing.isEmpty() && pause == 0;
+        return shaking.isEmpty() && lying.isEmpty() && pause == 0;
     }
 
     void clear() {
         shaking.clear();
-        flashing.clear();
+        lying.clear();
         pause = 0;
     }
 
@@ -117,15 +123,26 @@ public final class Comfort {
 
     /** Returns the colour over the screen; its alpha says how much of it. */
     public Flashed flashed(int step, Pace pace, Settings.Comfort caps) {
+        return over(false, step, pace, caps);
+    }
+
+    /** Returns the colour over the edges of the screen, besides what lies over all of it. */
+    public Flashed edged(int step, Pace pace, Settings.Comfort caps) {
+        return over(true, step, pace, caps);
+    }
+
+    private Flashed over(boolean edges, int step, Pace pace, Settings.Comfort caps) {
         double red = 0;
         double green = 0;
         double blue = 0;
         double sum = 0;
         double clear = 1;
-        for (Flashing one : flashing) {
-            double left = Math.max(0, 1 - pace.seconds(step - one.from) / one.flash.seconds());
-            double opacity = one.flash.opacity() * left;
-            Rgba colour = one.flash.colour();
+        for (Lying one : lying) {
+            if (one.edges != edges) {
+                continue;
+            }
+            double opacity = Math.max(0, one.opacity.applyAsDouble(pace.seconds(step - one.from)));
+            Rgba colour = one.colour;
             red += colour.linearRed() * opacity;
             green += colour.linearGreen() * opacity;
             blue += colour.linearBlue() * opacity;

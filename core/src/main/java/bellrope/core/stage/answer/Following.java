@@ -6,6 +6,7 @@ import bellrope.core.event.Pull;
 import bellrope.core.event.Strength;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Rope;
+import bellrope.core.rope.Stay;
 import bellrope.core.stage.decide.Cause;
 import bellrope.core.stage.play.Ensemble;
 import bellrope.core.stage.play.Instance;
@@ -86,6 +87,39 @@ public final class Following {
                         seconds -> scene.later(Math.max(1, scene.pace().stepsAt(seconds)), () -> outOfForce(instance)));
     }
 
+    /**
+     * Tells the game that what a moment began is there, and ends it when its time is over.
+     *
+     * @param main what plays; null if nothing does
+     */
+    void stays(Rope rope, Cause cause, Instance main) {
+        Stay stay = rope.stay().orElse(null);
+        if (stay == null) {
+            return;
+        }
+        tell(stay, Told.What.BEGINS, rope, cause);
+        int force = stay.inForce().isPresent()
+                ? Math.max(1, scene.pace().stepsAt(stay.inForce().getAsDouble()))
+                : 0;
+        if (main != null) {
+            if (force > 0) {
+                scene.later(force, () -> outOfForce(main));
+            }
+            return;
+        }
+        if (stay.notice().isPresent()) {
+            if (force > 0) {
+                scene.later(force, () -> tell(stay, Told.What.ENDS, rope, cause));
+            }
+            int gone = force + scene.pace().stepsAt(stay.fadeOut());
+            scene.later(gone, () -> tell(stay, Told.What.GONE, rope, cause));
+        }
+    }
+
+    private void tell(Stay stay, Told.What what, Rope rope, Cause cause) {
+        stay.notice().ifPresent(name -> scene.tell(name, what, rope, cause, stay.values()));
+    }
+
     private void tell(FollowUp follow, Told.What what, Rope rope, Cause cause) {
         follow.notice().ifPresent(name -> scene.tell(name, what, rope, cause, follow.values()));
     }
@@ -112,14 +146,31 @@ public final class Following {
         if (instance.gone()) {
             return;
         }
-        instance.stop(scene.now());
         Rope rope = scene.roster().rope(instance.rope());
-        scene.roster().followUp(instance.rope(), instance.origin().index()).ifPresent(follow -> {
-            cause(instance).ifPresent(cause -> tell(follow, Told.What.ENDS, rope, cause));
-            if (follow.fadeOut() > 0) {
-                scene.ensemble().dim(instance, scene.now(), scene.pace().stepsAt(follow.fadeOut()));
-            }
-        });
+        if (rope == null) {
+            instance.stop(scene.now());
+            return;
+        }
+        Optional<Cause> cause = cause(instance);
+        if (instance.role() == Origin.Role.MAIN) {
+            Optional<Stay> stay = rope.stay();
+            stay.ifPresent(s -> cause.ifPresent(c -> tell(s, Told.What.ENDS, rope, c)));
+            end(instance, stay.map(Stay::fadeOut).orElse(0.0));
+        } else {
+            Optional<FollowUp> follow =
+                    scene.roster().followUp(instance.rope(), instance.origin().index());
+            follow.ifPresent(f -> cause.ifPresent(c -> tell(f, Told.What.ENDS, rope, c)));
+            end(instance, follow.map(FollowUp::fadeOut).orElse(0.0));
+        }
+    }
+
+    // What fades goes on until nothing can be seen of it; what does not spawns no more.
+    private void end(Instance instance, double fade) {
+        if (fade > 0) {
+            scene.ensemble().dim(instance, scene.now(), scene.pace().stepsAt(fade), true);
+        } else {
+            instance.stop(scene.now());
+        }
     }
 
     // What began an instance; empty when its event is no longer in the project.
@@ -171,6 +222,9 @@ public final class Following {
                         .followUp(instance.rope(), instance.origin().index())
                         .ifPresent(follow -> tell(follow, Told.What.GONE, rope, cause));
             } else if (instance.role() == Origin.Role.MAIN) {
+                if (cause.event().shape() == EventType.Shape.MOMENT) {
+                    rope.stay().ifPresent(stay -> tell(stay, Told.What.GONE, rope, cause));
+                }
                 cue(FollowUp.Cue.OVER, rope, cause, instance, Vec3.ZERO, Vec3.UP);
             }
         });

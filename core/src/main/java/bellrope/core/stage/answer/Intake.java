@@ -160,7 +160,8 @@ public final class Intake {
                     ensemble.dim(
                             instance,
                             scene.now(),
-                            scene.pace().stepsAt(rope.owner().over()));
+                            scene.pace().stepsAt(rope.owner().over()),
+                            false);
                 }
             }
         }

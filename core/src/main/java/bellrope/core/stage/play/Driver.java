@@ -4,6 +4,7 @@ import bellrope.core.effect.Birth;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Type;
 import bellrope.core.rope.Feed;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Source;
@@ -217,14 +218,14 @@ final class Driver {
     List<Emitter> peaks(int step) {
         Map<Parameter, Range> driven = new LinkedHashMap<>();
         for (Driving one : feeds) {
-            Range bounds =
-                    new Range(one.parameter.type().least(), one.parameter.type().most());
+            Type type = one.parameter.type();
+            Range bounds = new Range(type.least(), type.most());
             Range out = one.feed
                     .remap()
                     .filter(bellrope.core.value.Remap::clamp)
                     .map(bellrope.core.value.Remap::out)
                     .orElse(bounds);
-            driven.put(one.parameter, out.heldIn(bounds.least(), bounds.most()));
+            driven.put(one.parameter, out.heldIn(type.lowest(), type.highest()));
         }
         for (Hand hand : instance.hands()) {
             Parameter parameter = effect.parameter(hand.parameter()).orElse(null);

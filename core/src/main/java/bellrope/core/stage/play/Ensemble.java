@@ -236,11 +236,15 @@ public final class Ensemble {
         ended.accept(instance);
     }
 
-    /** Lets an instance and all that its particles began dim to nothing. */
-    public void dim(Instance instance, int step, int steps) {
+    /**
+     * Lets an instance and all that its particles began dim to nothing.
+     *
+     * @param goesOn whether they spawn until then
+     */
+    public void dim(Instance instance, int step, int steps, boolean goesOn) {
         for (int i = 0; i < playing.size(); i++) {
             if (playing.get(i).root() == instance) {
-                playing.get(i).dim(step, steps);
+                playing.get(i).dim(step, steps, goesOn);
             }
         }
     }

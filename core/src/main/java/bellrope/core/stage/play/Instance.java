@@ -24,7 +24,9 @@ public final class Instance implements Limiter.Counted {
 
     private boolean gone;
     private int stopped = NEVER;
-    private int muted = NEVER;
+    // From when on it dims, and whether it goes on spawning while it does.
+    private int dimming = NEVER;
+    private boolean spawning;
     private int dimSteps;
     private int cutAt = NEVER;
 
@@ -77,11 +79,16 @@ public final class Instance implements Limiter.Counted {
         run.stop(stopped);
     }
 
-    /** Lets it spawn no more and dim to nothing. */
-    void dim(int step, int steps) {
-        if (muted == NEVER) {
-            muted = step;
+    /**
+     * Lets it dim to nothing.
+     *
+     * @param goesOn whether it spawns until then
+     */
+    void dim(int step, int steps, boolean goesOn) {
+        if (dimming == NEVER) {
+            dimming = step;
             dimSteps = steps;
+            spawning = goesOn;
             cutAt(step + steps);
             dimLayers();
         }
@@ -89,15 +96,15 @@ public final class Instance implements Limiter.Counted {
 
     /** Dims a child as its parent is dimmed. */
     void dimAs(Instance parent) {
-        if (parent.muted != NEVER) {
-            dim(parent.muted, parent.dimSteps);
+        if (parent.dimming != NEVER) {
+            dim(parent.dimming, parent.dimSteps, parent.spawning);
         }
     }
 
     private void dimLayers() {
-        if (muted != NEVER && apart) {
+        if (dimming != NEVER && apart) {
             for (Layer layer : run.layers()) {
-                layer.dim(muted, dimSteps);
+                layer.dim(dimming, dimSteps);
             }
         }
     }
@@ -113,7 +120,7 @@ public final class Instance implements Limiter.Counted {
     }
 
     boolean mute(int step) {
-        return step >= muted;
+        return !spawning && step >= dimming;
     }
 
     boolean stopped(int step) {

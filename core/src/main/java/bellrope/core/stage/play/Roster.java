@@ -37,7 +37,7 @@ public final class Roster {
     public Roster(Project project) {
         this.project = project;
         formerly = new Formerly(project.settings().aliases());
-        project.effects().forEach(e -> effects.put(e.name(), e));
+        project.effects().forEach(e -> effects.put(e.name(), e.playing()));
         project.events().forEach(e -> events.put(e.name(), e));
         for (Rope rope : project.ropes()) {
             ropes.put(rope.name(), rope);
