@@ -37,8 +37,8 @@ function axis(along: Along, colour: (name: string) => string, side: 'x' | 'y'): 
     values: (_, splits) => splits.map((v) => along.words(v)),
     grid: { stroke: colour('--line'), width: 1, show: side === 'y' },
     ticks: { show: false },
-    size: side === 'x' ? 20 : (u, values) => longest(u, values) + 12,
-    gap: side === 'x' ? 2 : 6,
+    size: side === 'x' ? 22 : (u, values) => longest(u, values) + 12,
+    gap: side === 'x' ? 4 : 6,
   }
 }
 
@@ -58,6 +58,7 @@ export function options(
   return {
     ...size,
     padding: [8, 12, 0, 0],
+    pxAlign: 0,
     legend: { show: false },
     scales: {
       x: { time: false, range: () => [x.from, x.to] },

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import Choice from '../common/Choice.vue'
-import type { Barrier, Child, Collision, End, Key, Moment, Stop } from '../api/bundle'
+import type { Barrier, Child, Collision, End, Moment } from '../api/bundle'
 import { freeName } from '../common/freeName'
 import { showNumber } from '../common/numberText'
 import { useProject } from '../project/useProject'
-import CurveLane from './CurveLane.vue'
-import GradientLane from './GradientLane.vue'
 import PathNumber from './PathNumber.vue'
+import TrailRows from './TrailRows.vue'
 import { put } from '../common/paths'
 import { useEdit } from './useEdit'
 
@@ -21,9 +20,6 @@ const BARRIERS: Record<Barrier['kind'], { words: string; begin: Barrier }> = {
   plane: { words: 'a plane', begin: { kind: 'plane', place: [0, 0, 0], normal: [0, 1, 0] } },
   box: { words: 'a box', begin: { kind: 'box', place: [0, 1, 0], size: [4, 4, 4], keepsIn: true } },
 }
-// What a lane of the trail is while nothing is said.
-const ONE: Key[] = [{ at: 0, value: 1, ease: 'linear' }]
-const WHITE: Stop[] = [{ at: 0, colour: '#FFFFFFFF' }]
 const OUTCOMES: Collision['then'][] = ['bounces', 'sticks', 'dies']
 const MOMENTS: Moment[] = ['at birth', 'per second', 'per unit', 'on collision', 'at end']
 
@@ -308,40 +304,7 @@ const fades = computed(() => {
         ×
       </el-button>
     </div>
-    <div v-if="end.trail" class="saying">
-      trails a ribbon of
-      <PathNumber
-        path="end.trail.length"
-        label="Trail, length"
-        :unit="end.trail.by === 'seconds' ? 's' : 'u'"
-        :step="0.05"
-        :most="end.trail.by === 'seconds' ? 10 : 1000"
-      />
-      <Choice
-        :value="end.trail.by"
-        label="Trail, measured in"
-        @choose="change((e) => (e.trail!.by = $event as 'seconds' | 'units'))"
-      >
-        <option>seconds</option>
-        <option>units</option>
-      </Choice>
-      <el-button link class="link" aria-label="Remove the trail" @click="change((e) => delete e.trail)"
-        >×</el-button
-      >
-      <CurveLane
-        :keys="end.trail.width ?? ONE"
-        label="width"
-        :most="1000"
-        @draft="(k) => edit.change((e) => (e.end!.trail!.width = k), false)"
-        @commit="(k) => edit.change((e) => (e.end!.trail!.width = k), true)"
-      />
-      <GradientLane
-        :stops="end.trail.colour ?? WHITE"
-        label="along it"
-        @draft="(s) => edit.change((e) => (e.end!.trail!.colour = s), false)"
-        @commit="(s) => edit.change((e) => (e.end!.trail!.colour = s), true)"
-      />
-    </div>
+    <TrailRows v-if="end.trail" @remove="change((e) => delete e.trail)" />
     <p class="saying">otherwise it {{ fades }}.</p>
     <p v-if="report && end.children?.length" class="expected">
       <b>{{ short(report.children) }}</b> children a particle on average;

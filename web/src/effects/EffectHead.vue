@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import NumberField from '../common/NumberField.vue'
+import { bounds } from '../common/settings'
 import TextField from '../common/TextField.vue'
 import Choice from '../common/Choice.vue'
 import { useEdit } from '../effect/useEdit'
@@ -21,6 +23,11 @@ function setSeed(fixed: boolean) {
   }, true)
 }
 const saving = computed(() => project.saving > 0)
+const setOrder = (order: number, save: boolean) =>
+  edit.changeEffect((e) => {
+    if (order) e.order = order
+    else delete e.order
+  }, save)
 </script>
 
 <template>
@@ -50,6 +57,18 @@ const saving = computed(() => project.saving > 0)
       <option value="new">new look each pull</option>
       <option value="same">the same look each pull</option>
     </Choice>
+    <span class="order">
+      <span class="quiet">drawn in front by</span>
+      <NumberField
+        v-bind="bounds('Effect', 'order')"
+        :value="effect.order ?? 0"
+        label="Drawn in front by"
+        unit=" "
+        :step="1"
+        @draft="setOrder($event, false)"
+        @commit="setOrder($event, true)"
+      />
+    </span>
     <span class="acting">
       <el-button link class="link" @click="emit('duplicate')">duplicate</el-button>
       <el-button link class="link" @click="emit('revisions')">revisions</el-button>
@@ -76,6 +95,9 @@ const saving = computed(() => project.saving > 0)
   width: 100%;
   resize: none;
   color: var(--muted);
+}
+.order {
+  white-space: nowrap;
 }
 .acting {
   display: flex;

@@ -214,10 +214,9 @@ function key(event: KeyboardEvent) {
       <el-button
         link
         class="link"
-        :aria-pressed="!!effect.emitters[at]?.off"
         title="Switched off it spawns nothing, and nothing spawns it"
         @click="switchOff(at)"
-        >{{ effect.emitters[at]?.off ? 'off' : 'on' }}</el-button
+        >{{ effect.emitters[at]?.off ? 'switch on' : 'switch off' }}</el-button
       >
       <el-button
         link
@@ -248,7 +247,6 @@ li {
   border-left: 3px solid var(--bronze-soft);
   margin: 2px 0;
   display: flex;
-  justify-content: space-between;
   align-items: baseline;
 }
 li.selected {
@@ -275,6 +273,9 @@ li.here {
 }
 li:hover .handle {
   color: var(--bronze);
+}
+li > .quiet:last-child {
+  margin-left: auto;
 }
 .choose {
   flex: 1;

@@ -350,7 +350,7 @@ useSheet()
           <el-checkbox :value="c.verb" :disabled="there(c)" :aria-label="`${c.verb}, with others`" />
           <el-button link :disabled="there(c)" @click="makeCommon(c)">
             <b>{{ c.verb }}</b>
-            <span class="quiet"> {{ there(c) ? 'there already' : `${c.make.shape} · ${c.about}` }}</span>
+            <span class="quiet">&ensp;{{ there(c) ? 'there already' : `${c.make.shape} · ${c.about}` }}</span>
           </el-button>
         </span>
       </el-checkbox-group>

@@ -216,7 +216,7 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
       v-explains="'Parameter.scale'"
       :model-value="p.scale"
       @change="set('scale', ($event || undefined) as true | undefined)"
-      >uniform scale of the whole effect</el-checkbox
+      >uniform scale of it all</el-checkbox
     >
     <el-checkbox
       class="tick"

@@ -69,6 +69,7 @@ export const overrides: Row[] = [
   { label: 'colours ×', path: 'overrides.colour', kind: 'colour', optional: true },
   number('fade-out of a loop', 'overrides.fadeOut', { first: 0.4 }),
   number('cut after', 'overrides.cutAfter', { first: 2 }),
+  number('drawn in front by', 'overrides.order', { first: 1 }),
 ]
 
 export const timing: Row[] = [

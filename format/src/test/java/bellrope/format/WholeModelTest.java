@@ -24,7 +24,7 @@ class WholeModelTest {
     private static final String EVERYTHING = """
             {"name": "everything", "description": "", "course": {"kind": "looping", "duration": 2, "windUp": 0.5, "fadeOut": 0.4, "playback": 1.5},
              "seed": 7,
-             "emitters": [
+             "order": 2, "emitters": [
               {"name": "a", "seed": 1,
                "birth": {"bursts": [{"at": 0.1, "least": 2, "most": 5, "times": 3, "pause": 0.2, "chance": 0.5, "id": 4}],
                 "stream": {"perSecond": 30, "over": [{"at": 0, "value": 1, "ease": "linear"}, {"at": 1, "value": 0, "ease": "linear"}], "from": 0.5, "lasting": 1},
@@ -46,7 +46,7 @@ class WholeModelTest {
                "end": {"collision": {"with": {"kind": "box", "place": [0, 0, 0], "size": [4, 4, 4], "keepsIn": true}, "bounce": 0.5, "friction": 0.1, "lifeLost": 0.2, "then": "bounces"},
                 "children": [{"when": "on collision", "emitter": "b", "least": 1, "most": 3, "chance": 0.5, "velocity": 0.2, "colour": true, "size": true, "id": 2},
                  {"when": "per unit", "effect": "straw puff", "least": 1, "most": 1, "rate": 0.5, "id": 1}],
-                "trail": {"length": 0.4, "by": "units", "width": [{"at": 0, "value": 1, "ease": "linear"}, {"at": 1, "value": 0, "ease": "linear"}], "colour": [{"at": 0, "colour": "#FFFFFFFF"}]}}},
+                "trail": {"length": 0.4, "by": "units", "width": [{"at": 0, "value": 1, "ease": "linear"}, {"at": 1, "value": 0, "ease": "linear"}], "colour": [{"at": 0, "colour": "#FFFFFFFF"}], "over": [{"share": 0.5, "width": [{"at": 0, "value": 0.3, "ease": "linear"}], "colour": [{"at": 0, "colour": "#FFEECCFF"}]}]}}},
               {"name": "b", "seed": 2,
                "birth": {"bursts": [], "shape": {"kind": "box", "size": [1, 2, 3]}, "aim": {"kind": "axes", "x": [-1, 1], "y": [2, 3], "z": [0, 0]}, "spread": 0, "speed": [0, 0], "lifetime": [1, 1], "size": [1, 1],
                 "rotation": [0, 0], "spin": [0, 0], "opacity": [1, 1], "colour": {"from": [{"at": 0, "colour": "#000000FF"}, {"at": 1, "colour": "#FFFFFFFF"}]}},
@@ -81,7 +81,7 @@ class WholeModelTest {
               {"name": "reel", "seed": 1, "off": true, "remark": "too thin", "group": "kite", "event": "kite.reeling", "match": "any",
                "conditions": [{"field": "pull", "relation": "over", "bound": 2}, {"field": "by", "is": ["winch"]}, {"field": "wet", "flag": false},
                 {"channel": "wind", "relation": "at most", "bound": 4}, {"since": "mill.stopped", "relation": "under", "bound": 3}, {"tag": "torn", "has": false}, {"tag": "new"}],
-               "overrides": {"count": 2, "size": 0.5, "speed": 3, "duration": 1, "colour": "#FF8800FF", "fadeOut": 0.2, "cutAfter": 9},
+               "overrides": {"count": 2, "size": 0.5, "speed": 3, "duration": 1, "colour": "#FF8800FF", "fadeOut": 0.2, "cutAfter": 9, "order": -3},
                "offset": [1, 0, 0], "place": {"at": "subject", "follow": true, "frame": "subject", "depth": -1}, "facing": "fixed",
                "pointing": {"fixed": [1, 1, 0], "spread": 20, "velocity": 0.5, "turns": true},
                "feeds": [{"parameter": "a", "field": "pull", "in": [0, 9], "out": [0, 1]}, {"parameter": "b", "channel": "wind", "in": [0, 9], "out": [1, 0]},

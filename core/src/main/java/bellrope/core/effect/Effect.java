@@ -26,6 +26,7 @@ import java.util.function.UnaryOperator;
  * @param emitters 1 to 16, drawn first to last
  * @param parameters at most 16
  * @param tries named sets of parameter values to compare, at most 8
+ * @param order how far in front it is drawn, −100 to 100; effects of one order lie in the order of the project
  */
 public record Effect(
         String name,
@@ -34,7 +35,8 @@ public record Effect(
         OptionalLong seed,
         List<Emitter> emitters,
         List<Parameter> parameters,
-        List<Try> tries) {
+        List<Try> tries,
+        int order) {
     /** Seeds stay exact in any JSON reader. */
     public static final long HIGHEST_SEED = (1L << 53) - 1;
 
@@ -50,6 +52,18 @@ public record Effect(
         }
     }
 
+    /** An effect drawn in the order of the project. */
+    public Effect(
+            String name,
+            String description,
+            Course course,
+            OptionalLong seed,
+            List<Emitter> emitters,
+            List<Parameter> parameters,
+            List<Try> tries) {
+        this(name, description, course, seed, emitters, parameters, tries, 0);
+    }
+
     /** An effect without tries. */
     public Effect(
             String name,
@@ -63,6 +77,7 @@ public record Effect(
 
     public Effect {
         Demand.name("name", name);
+        Demand.within("order", order, -100, 100);
         if (seed.isPresent() && (seed.getAsLong() < 0 || seed.getAsLong() > HIGHEST_SEED)) {
             throw new Refused("seed", Long.toString(seed.getAsLong()), "a whole number from 0 to " + HIGHEST_SEED);
         }
@@ -167,11 +182,16 @@ public record Effect(
     }
 
     public Effect withEmitters(List<Emitter> others) {
-        return new Effect(name, description, course, seed, others, parameters, tries);
+        return new Effect(name, description, course, seed, others, parameters, tries, order);
+    }
+
+    /** Returns this effect drawn elsewhere among the others. */
+    public Effect ordered(int other) {
+        return other == order ? this : new Effect(name, description, course, seed, emitters, parameters, tries, other);
     }
 
     public Effect withCourse(Course other) {
-        return new Effect(name, description, other, seed, emitters, parameters, tries);
+        return new Effect(name, description, other, seed, emitters, parameters, tries, order);
     }
 
     /** Returns this effect with the emitter of that name changed. */
@@ -215,7 +235,7 @@ public record Effect(
     /** Returns this effect with other parameters. */
     public Effect withParameters(List<Parameter> others) {
         List<String> kept = others.stream().map(Parameter::name).toList();
-        return new Effect(name, description, course, seed, emitters, others, fitting(kept));
+        return new Effect(name, description, course, seed, emitters, others, fitting(kept), order);
     }
 
     // What no longer has a parameter is left out.

@@ -4,6 +4,7 @@ import bellrope.core.value.Addresses;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Done;
+import bellrope.core.value.Exact;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
@@ -281,28 +282,63 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
     }
 
     /**
-     * A ribbon along the way that a particle has come.
+     * A ribbon along the way that a particle has come, and others over it.
      *
-     * @param length seconds, or units
+     * @param length seconds, units, or how many points, one for each step
      * @param by what the length counts
      * @param width multiplies the particle's size along the ribbon, from the particle to the tail, 0 to 1,000
      * @param colour multiplies the particle's colour along the ribbon, in linear light
+     * @param over ribbons that are laid over it, the first the lowest, at most {@value #MOST_OVER}
      */
-    public record Trail(double length, By by, Curve width, Gradient colour) {
+    public record Trail(double length, By by, Curve width, Gradient colour, List<Over> over) {
+        public static final int MOST_OVER = 3;
+
         /** What the length of a ribbon counts. */
         public enum By {
-            SECONDS,
-            UNITS
+            SECONDS(10),
+            UNITS(1000),
+            POINTS(600);
+
+            private final double most;
+
+            By(double most) {
+                this.most = most;
+            }
+        }
+
+        /**
+         * A ribbon along the same way, over another.
+         *
+         * @param share of the other's length, above 0 to 1
+         * @param width as of the other
+         * @param colour as of the other
+         */
+        public record Over(double share, Curve width, Gradient colour) {
+            public Over {
+                Demand.above("share", share, 0);
+                Demand.within("share", share, 0, 1);
+                Demand.within("width", width, 0, 1000);
+            }
         }
 
         public Trail {
             Demand.above("length", length, 0);
-            Demand.within("length", length, 0, by == By.SECONDS ? 10 : 1000);
+            Demand.within("length", length, by == By.POINTS ? 2 : 0, by.most);
+            if (by == By.POINTS && length != Exact.rint(length)) {
+                throw new Refused("length", Words.number(length), "a whole number of points");
+            }
             Demand.within("width", width, 0, 1000);
+            over = Demand.atMost("over", over, MOST_OVER);
+        }
+
+        /** A ribbon alone. */
+        public Trail(double length, By by, Curve width, Gradient colour) {
+            this(length, by, width, colour, List.of());
         }
 
         Trail withLength(double other) {
-            return new Trail(Property.held(other, 1e-6, by == By.SECONDS ? 10 : 1000), by, width, colour);
+            double held = by == By.POINTS ? Math.max(2, Exact.rint(other)) : other;
+            return new Trail(Property.held(held, 1e-6, by.most), by, width, colour, over);
         }
     }
 }

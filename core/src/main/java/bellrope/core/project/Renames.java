@@ -143,7 +143,8 @@ public final class Renames {
                         e.seed(),
                         e.emitters().stream().map(m -> begins(m, from, name)).toList(),
                         e.parameters(),
-                        e.tries()))
+                        e.tries(),
+                        e.order()))
                 .toList();
         return ropes(alias(p, Alias.Kind.EFFECT, "", from, to).withEffects(effects), d -> {
             d.play = d.play.map(name);
@@ -198,7 +199,8 @@ public final class Renames {
                                 e.parameters().stream()
                                         .map(x -> x.name().equals(from) ? x.named(to) : x)
                                         .toList(),
-                                e.tries().stream().map(t -> tried(t, from, to)).toList())
+                                e.tries().stream().map(t -> tried(t, from, to)).toList(),
+                                e.order())
                         : e)
                 .toList();
         return ropes(alias(p, Alias.Kind.PARAMETER, effect, from, to).withEffects(effects), d -> {

@@ -8,6 +8,7 @@ import bellrope.core.value.Demand;
 import bellrope.core.value.Rgba;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 
 /**
  * What a rope says otherwise than the shared effect, which it leaves untouched.
@@ -19,6 +20,7 @@ import java.util.OptionalDouble;
  * @param colour multiplies every colour in linear light, its opacity every opacity
  * @param fadeOut seconds that stand instead of a loop's own fade-out, 0 to 60
  * @param cutAfter seconds after which the instance is taken off, whatever still lives, above 0 to 130
+ * @param order how far in front it is drawn, instead of the effect's own, −100 to 100
  */
 public record Overrides(
         double count,
@@ -27,11 +29,27 @@ public record Overrides(
         OptionalDouble duration,
         Optional<Rgba> colour,
         OptionalDouble fadeOut,
-        OptionalDouble cutAfter) {
+        OptionalDouble cutAfter,
+        OptionalInt order) {
     public static final Overrides NONE = new Overrides(
             1, 1, 1, OptionalDouble.empty(), Optional.empty(), OptionalDouble.empty(), OptionalDouble.empty());
 
+    /** Overrides that leave the drawing order alone. */
+    public Overrides(
+            double count,
+            double size,
+            double speed,
+            OptionalDouble duration,
+            Optional<Rgba> colour,
+            OptionalDouble fadeOut,
+            OptionalDouble cutAfter) {
+        this(count, size, speed, duration, colour, fadeOut, cutAfter, OptionalInt.empty());
+    }
+
     public Overrides {
+        if (order.isPresent()) {
+            Demand.within("order", order.getAsInt(), -100, 100);
+        }
         Demand.within("count", count, 0, 100);
         Demand.within("size", size, 0, 100);
         Demand.within("speed", speed, 0, 100);
@@ -70,6 +88,7 @@ public record Overrides(
                 course.looping() ? fadeOut.orElse(course.fadeOut()) : 0,
                 course.playback());
         return effect.withCourse(changed)
+                .ordered(order.orElse(effect.order()))
                 .withEmitters(effect.emitters().stream().map(this::over).toList());
     }
 

@@ -181,6 +181,9 @@ public record Sentence(List<Part> parts) {
             o.colour().ifPresent(c -> said.add("colours × " + c));
             o.fadeOut().ifPresent(s -> said.add("a fade-out of " + Words.number(s) + " s"));
             o.cutAfter().ifPresent(s -> said.add("cut after " + Words.number(s) + " s"));
+            o.order()
+                    .ifPresent(n -> said.add(
+                            n == 0 ? "drawn at 0" : "drawn " + Math.abs(n) + (n > 0 ? " in front" : " behind")));
             return String.join(", ", said);
         }
 

@@ -26,7 +26,7 @@ public final class Cost {
             cost += force instanceof Force.Turbulence ? TURBULENCE : SMOOTH_FORCE;
         }
         cost += emitter.end().collision().isPresent() ? COLLISION : 0;
-        cost += emitter.end().trail().isPresent() ? TRAIL : 0;
+        cost += emitter.end().trail().map(t -> TRAIL * (1 + t.over().size())).orElse(0.0);
         return cost;
     }
 }

@@ -133,12 +133,22 @@ final class Cover implements Ribbon.Stretches {
     }
 
     @Override
-    public void stretch(float x, float y, float z, float tx, float ty, float tz, float way, float across, float share) {
+    public void stretch(
+            Ribbon.Strand strand,
+            float x,
+            float y,
+            float z,
+            float tx,
+            float ty,
+            float tz,
+            float way,
+            float across,
+            float share) {
         double square = Math.sqrt((x - tx) * (x - tx) + (y - ty) * (y - ty)) * across;
-        float alpha = shade.alphas()[slot] * layer.ribbon.colour(share, 3);
-        double red = shade.reds()[slot] * layer.ribbon.colour(share, 0);
-        double green = shade.greens()[slot] * layer.ribbon.colour(share, 1);
-        double blue = shade.blues()[slot] * layer.ribbon.colour(share, 2);
+        float alpha = shade.alphas()[slot] * strand.colour(share, 3);
+        double red = shade.reds()[slot] * strand.colour(share, 0);
+        double green = shade.greens()[slot] * strand.colour(share, 1);
+        double blue = shade.blues()[slot] * strand.colour(share, 2);
         visible |= alpha >= Shade.VISIBLE_OPACITY && across >= Shade.VISIBLE_SIZE;
         painted += square;
         stretches++;

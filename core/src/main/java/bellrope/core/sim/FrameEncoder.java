@@ -142,7 +142,7 @@ public final class FrameEncoder {
     private void particles(Layer layer, int step) {
         ParticleStore store = layer.store();
         int n = store.slots();
-        int pictures = store.count() * (layer.ribbon == null ? 1 : 1 + Integrated.POINTS);
+        int pictures = store.count() * (layer.ribbon == null ? 1 : 1 + layer.ribbon.most());
         if (words.length < used + pictures * 5) {
             words = Arrays.copyOf(words, used + pictures * 5 + words.length / 2);
         }
@@ -236,20 +236,28 @@ public final class FrameEncoder {
 
         @Override
         public void stretch(
-                float x, float y, float z, float tx, float ty, float tz, float way, float across, float share) {
-            Ribbon ribbon = layer.ribbon;
+                Ribbon.Strand strand,
+                float x,
+                float y,
+                float z,
+                float tx,
+                float ty,
+                float tz,
+                float way,
+                float across,
+                float share) {
             int px = (int) (((x + tx) / 2 - low[0]) * kx + 0.5f);
             int py = (int) (((y + ty) / 2 - low[1]) * ky + 0.5f);
             int pz = (int) (((z + tz) / 2 - low[2]) * kz + 0.5f);
-            float a = layer.shade.alphas()[slot] * ribbon.colour(share, 3);
+            float a = layer.shade.alphas()[slot] * strand.colour(share, 3);
             int alpha = (int) ((a < 1f ? a : 1f) * 255f + 0.5f);
             words[used] = px | py << 16;
             words[used + 1] = pz | half(way) << 16;
             words[used + 2] = half(across) | Octahedron.encode(x - tx, y - ty, z - tz) << 16;
             words[used + 3] = RIBBON | (layer.blend() << 2 | Pose.ALONG) << 16;
-            words[used + 4] = srgb(layer.shade.reds()[slot] * ribbon.colour(share, 0))
-                    | srgb(layer.shade.greens()[slot] * ribbon.colour(share, 1)) << 8
-                    | srgb(layer.shade.blues()[slot] * ribbon.colour(share, 2)) << 16
+            words[used + 4] = srgb(layer.shade.reds()[slot] * strand.colour(share, 0))
+                    | srgb(layer.shade.greens()[slot] * strand.colour(share, 1)) << 8
+                    | srgb(layer.shade.blues()[slot] * strand.colour(share, 2)) << 16
                     | alpha << 24;
             used += 5;
         }

@@ -117,6 +117,9 @@ final class Mover {
         } else if (trail.by() == End.Trail.By.SECONDS) {
             trailEvery = Math.max(1, (int) Math.ceil(trail.length() / dt / (Integrated.POINTS - 1) - 1e-9));
             trailUnits = 0;
+        } else if (trail.by() == End.Trail.By.POINTS) {
+            trailEvery = (int) Math.ceil(trail.length() / (Integrated.POINTS - 1));
+            trailUnits = 0;
         } else {
             trailEvery = 0;
             trailUnits = trail.length() / (Integrated.POINTS - 2);

@@ -115,7 +115,7 @@ class ParameterProofsTest {
             assertThat(proof.mended().bindings()).extracting(Binding::property).doesNotContain(Property.LIFETIME);
         }
 
-        // A ribbon of so many units is a length, one of so many seconds a time.
+        // A ribbon of so many units is a length, one of so many seconds or points a time.
         @Test
         void scalesARibbonByWhatItsLengthCounts() {
             for (End.Trail.By by : End.Trail.By.values()) {
@@ -127,9 +127,12 @@ class ParameterProofsTest {
                                         Optional.empty(),
                                         List.of(),
                                         Optional.of(new End.Trail(
-                                                0.5, by, Curve.ONE, bellrope.core.value.Gradient.WHITE)))));
+                                                by == End.Trail.By.POINTS ? 12 : 0.5,
+                                                by,
+                                                Curve.ONE,
+                                                bellrope.core.value.Gradient.WHITE)))));
                 assertThat(TrueScale.faults(effect, scale, Property.TRAIL).keySet())
-                        .isEqualTo(by == End.Trail.By.SECONDS ? java.util.Set.of(Fault.EXCESS) : java.util.Set.of());
+                        .isEqualTo(by != End.Trail.By.UNITS ? java.util.Set.of(Fault.EXCESS) : java.util.Set.of());
                 assertThat(TrueScale.mended(effect, scale).bindings())
                         .extracting(Binding::property)
                         .areExactly(

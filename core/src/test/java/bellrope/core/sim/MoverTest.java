@@ -1,6 +1,7 @@
 package bellrope.core.sim;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
@@ -16,8 +17,10 @@ import bellrope.core.effect.Force.Falloff;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Sprite;
 import bellrope.core.value.Curve;
+import bellrope.core.value.Gradient;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Range;
+import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
 import java.util.List;
@@ -415,19 +418,16 @@ class MoverTest {
         }
     }
 
-    @Test
-    void aTrailIsAsLongAsItsTime() {
+    /** Returns the lengths of all pictures of ribbons added up, of a particle that flies 3 u/s. */
+    private static double laid(End.Trail trail) {
         Emitter e = Sample.emitter("e", 1, thrown(Vec3.ZERO, 3), Sample.still())
-                .withEnd(new End(
-                        Optional.empty(),
-                        List.of(),
-                        Optional.of(new End.Trail(
-                                0.5, End.Trail.By.SECONDS, Curve.ONE, bellrope.core.value.Gradient.WHITE))));
+                .withEnd(new End(Optional.empty(), List.of(), Optional.of(trail)));
         One one = new One(e, Vec3.ZERO, Vec3.ZERO);
         for (int i = 0; i < 120; i++) {
             one.step();
         }
         var frame = new FrameEncoder().encode(List.of(one.layer), 120, 1, 0);
+        assertThat(frame.getInt(52)).as("particles").isEqualTo(1);
         double length = 0;
         int pieces = frame.getInt(12) - 1;
         for (int i = 0; i < pieces; i++) {
@@ -435,7 +435,44 @@ class MoverTest {
             int exponent = bits >> 10;
             length += (1 + (bits & 1023) / 1024.0) * Math.scalb(1.0, exponent - 15);
         }
-        assertThat(length).isCloseTo(1.5, within(0.08));
-        assertThat(frame.getInt(52)).as("particles").isEqualTo(1);
+        return length;
+    }
+
+    @Test
+    void aTrailIsAsLongAsItsTime() {
+        assertThat(laid(new End.Trail(0.5, End.Trail.By.SECONDS, Curve.ONE, Gradient.WHITE)))
+                .isCloseTo(1.5, within(0.08));
+    }
+
+    @Test
+    void aTrailOfPointsIsAsLongAsSoManySteps() {
+        // 20 steps of a sixtieth of a second at 3 u/s.
+        assertThat(laid(new End.Trail(20, End.Trail.By.POINTS, Curve.ONE, Gradient.WHITE)))
+                .isCloseTo(1, within(0.01));
+        assertThat(laid(new End.Trail(90, End.Trail.By.POINTS, Curve.ONE, Gradient.WHITE)))
+                .isCloseTo(4.5, within(0.2));
+    }
+
+    @Test
+    void ribbonsOverOneAnotherReachTheirShareOfTheWay() {
+        End.Trail.Over half = new End.Trail.Over(0.5, Curve.constant(0.2), Gradient.WHITE);
+        End.Trail.Over tenth = new End.Trail.Over(0.1, Curve.constant(0.1), Gradient.WHITE);
+        for (End.Trail.By by : List.of(End.Trail.By.SECONDS, End.Trail.By.UNITS)) {
+            double length = by == End.Trail.By.UNITS ? 1.5 : 0.5;
+            double alone = laid(new End.Trail(length, by, Curve.ONE, Gradient.WHITE));
+            assertThat(laid(new End.Trail(length, by, Curve.ONE, Gradient.WHITE, List.of(half, tenth))))
+                    .isCloseTo(alone + 0.75 + 0.15, within(0.03));
+        }
+    }
+
+    @Test
+    void ribbonsThatCannotBeAreRefused() {
+        for (double points : new double[] {1, 2.5, 1e6}) {
+            assertThatThrownBy(() -> new End.Trail(points, End.Trail.By.POINTS, Curve.ONE, Gradient.WHITE))
+                    .isInstanceOf(Refused.class)
+                    .hasMessageContaining("length");
+        }
+        assertThatThrownBy(() -> new End.Trail.Over(0, Curve.ONE, Gradient.WHITE))
+                .isInstanceOf(Refused.class);
     }
 }

@@ -278,7 +278,7 @@ class SameBitsTest {
         for (End.Child.When when : End.Child.When.values()) {
             all.put("children " + when, parent(child(when, 12, 0.5, true, true)));
         }
-        for (End.Trail.By by : End.Trail.By.values()) {
+        for (End.Trail.By by : List.of(End.Trail.By.SECONDS, End.Trail.By.UNITS)) {
             End end = new End(Optional.empty(), List.of(), Optional.of(new End.Trail(0.35, by, HUMP, DUSK)));
             all.put("trail by " + by, List.of(ends(end)));
         }

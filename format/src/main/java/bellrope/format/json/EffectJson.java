@@ -28,7 +28,8 @@ final class EffectJson {
         List<Emitter> emitters = thing.list("emitters", EffectJson::emitter);
         List<Parameter> parameters = thing.list("parameters", ParameterJson::read);
         List<Effect.Try> tries = thing.has("tries") ? thing.list("tries", EffectJson::attempt) : List.of();
-        return thing.make(() -> new Effect(name, description, course, seed, emitters, parameters, tries));
+        int order = thing.whole("order", 0);
+        return thing.make(() -> new Effect(name, description, course, seed, emitters, parameters, tries, order));
     }
 
     private enum CourseKind {
@@ -85,6 +86,9 @@ final class EffectJson {
         Json.unless(c, "fadeOut", course.fadeOut(), 0);
         Json.unless(c, "playback", course.playback(), 1);
         effect.seed().ifPresent(seed -> node.put("seed", seed));
+        if (effect.order() != 0) {
+            node.put("order", effect.order());
+        }
         JsonList emitters = node.putArray("emitters");
         effect.emitters().forEach(emitter -> emitters.add(emitter(emitter)));
         JsonList parameters = node.putArray("parameters");

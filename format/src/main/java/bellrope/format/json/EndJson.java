@@ -70,12 +70,20 @@ final class EndJson {
         return t.make(() -> new Child(when, emitter, effect, least, most, rate, chance, velocity, colour, size, id));
     }
 
+    private static End.Trail.Over over(JsonReader t) {
+        double share = t.number("share", 1);
+        Curve width = CurveJson.readOrOne(t, "width");
+        Gradient colour = t.has("colour") ? CurveJson.readGradient(t, "colour") : Gradient.WHITE;
+        return width == null || colour == null ? null : t.make(() -> new End.Trail.Over(share, width, colour));
+    }
+
     private static End.Trail trail(JsonReader t) {
         double length = t.number("length");
         End.Trail.By by = t.choice("by", End.Trail.By.class);
         Curve width = CurveJson.readOrOne(t, "width");
         Gradient colour = t.has("colour") ? CurveJson.readGradient(t, "colour") : Gradient.WHITE;
-        return t.make(() -> new End.Trail(length, by, width, colour));
+        List<End.Trail.Over> over = t.has("over") ? t.list("over", EndJson::over) : List.of();
+        return t.make(() -> new End.Trail(length, by, width, colour, over));
     }
 
     static JsonObject write(End end) {
@@ -91,6 +99,15 @@ final class EndJson {
             t.put("by", JsonReader.word(trail.by()));
             t.set("width", CurveJson.write(trail.width()));
             t.set("colour", CurveJson.write(trail.colour()));
+            if (!trail.over().isEmpty()) {
+                JsonList over = t.putArray("over");
+                trail.over().forEach(one -> {
+                    JsonObject o = over.addObject();
+                    Json.unless(o, "share", one.share(), 1);
+                    o.set("width", CurveJson.write(one.width()));
+                    o.set("colour", CurveJson.write(one.colour()));
+                });
+            }
         });
         return node;
     }

@@ -188,7 +188,8 @@ final class RopeJson {
                 t.has("colour") ? Optional.ofNullable(t.parsed("colour", Rgba::parse)) : Optional.empty();
         OptionalDouble fadeOut = t.maybeNumber("fadeOut");
         OptionalDouble cutAfter = t.maybeNumber(t.key("cutAfter", "goneAfter"));
-        return t.make(() -> new Overrides(count, size, speed, duration, colour, fadeOut, cutAfter));
+        OptionalInt order = t.has("order") ? OptionalInt.of(t.whole("order")) : OptionalInt.empty();
+        return t.make(() -> new Overrides(count, size, speed, duration, colour, fadeOut, cutAfter, order));
     }
 
     private static Where where(JsonReader t, Vec3 offset) {
@@ -358,6 +359,7 @@ final class RopeJson {
         o.colour().ifPresent(c -> node.put("colour", c.toString()));
         number(node, "fadeOut", o.fadeOut());
         number(node, "cutAfter", o.cutAfter());
+        o.order().ifPresent(order -> node.put("order", order));
     }
 
     private static void write(Where where, JsonObject node) {

@@ -114,7 +114,8 @@ final class Endings {
                             d.overrides.duration(),
                             d.overrides.colour(),
                             d.overrides.fadeOut(),
-                            OptionalDouble.empty()));
+                            OptionalDouble.empty(),
+                            d.overrides.order()));
         }
     }
 

@@ -45,7 +45,8 @@ final class Overriding {
                         duration ? OptionalDouble.empty() : o.duration(),
                         colour ? Optional.empty() : o.colour(),
                         fadeOut ? OptionalDouble.empty() : o.fadeOut(),
-                        o.cutAfter()));
+                        o.cutAfter(),
+                        o.order()));
     }
 
     private static boolean equal(OptionalDouble given, double shared) {

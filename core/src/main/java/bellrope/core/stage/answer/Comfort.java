@@ -92,7 +92,11 @@ public final class Comfort {
                 shaking.remove(i);
             }
         }
-        lying.removeIf(one -> pace.seconds(step - one.from) >= one.seconds);
+        for (int i = lying.size() - 1; i >= 0; i--) {
+            if (pace.seconds(step - lying.get(i).from) >= lying.get(i).seconds) {
+                lying.remove(i);
+            }
+        }
     }
 
     boolean still() {

@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * The layers of a stage in draw order: effects in the project's order, emitters in the effect's. Instances share a layer
+ * The layers of a stage in draw order: effects by their order and then the project's, emitters in the effect's. Instances share a layer
  * as long as nothing they were given changes how particles move.
  */
 final class Cast {
@@ -28,11 +28,12 @@ final class Cast {
     private static final Sprite NO_SPRITE = new Sprite("none", 1);
 
     /** What decides which layer a particle belongs to. */
-    private record Place(int effect, int emitter, Vec3 gravity, double drag, double playback)
+    private record Place(int order, int effect, int emitter, Vec3 gravity, double drag, double playback)
             implements Comparable<Place> {
         @Override
         public int compareTo(Place other) {
-            int byEffect = Integer.compare(effect, other.effect);
+            int byOrder = Integer.compare(order, other.order);
+            int byEffect = byOrder != 0 ? byOrder : Integer.compare(effect, other.effect);
             return byEffect != 0 ? byEffect : Integer.compare(emitter, other.emitter);
         }
     }
@@ -57,6 +58,7 @@ final class Cast {
         for (int i = 0; i < mine.length; i++) {
             Emitter emitter = resolved.get(i);
             Place place = new Place(
+                    effect.order(),
                     effectOrder.getOrDefault(effect.name(), Integer.MAX_VALUE),
                     i,
                     emitter.life().gravity(),
