@@ -207,7 +207,13 @@ const ROPE_KEYS = [
     <RouterView v-slot="{ Component }">
       <component :is="Component" ref="view" v-if="project.state === 'ready'" :find="find" />
       <main v-else class="whole">
-        <p v-if="project.state === 'loading'" class="quiet">Opening the project…</p>
+        <el-skeleton
+          v-if="project.state === 'loading'"
+          class="opening"
+          :rows="6"
+          animated
+          aria-label="Opening the project"
+        />
         <div v-else role="alert">
           <p>{{ project.failure }}</p>
           <el-button type="primary" @click="start">Try again</el-button>
@@ -349,6 +355,9 @@ nav a.router-link-exact-active {
   width: 24px;
   height: 20px;
   font-size: 15px;
+}
+.opening {
+  width: min(640px, 80vw);
 }
 .whole {
   display: grid;

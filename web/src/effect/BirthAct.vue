@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import BurstRows from './BurstRows.vue'
 import LookRows from './LookRows.vue'
 import SettingRow from './SettingRow.vue'
+import SizesRow from './SizesRow.vue'
 import ShapeRows from './ShapeRows.vue'
 import TintRow from './TintRow.vue'
 import { MORE, type More } from './birthMore'
@@ -75,7 +76,9 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       :step="0.05"
       :bins="report?.lifetime"
     />
+    <SizesRow v-if="uses('one of some sizes')" />
     <SettingRow
+      v-else
       path="birth.size"
       :name="uses('own height') ? 'width' : 'size'"
       label="Size"

@@ -63,6 +63,11 @@ export const MORE: More[] = [
     used: (e) => !!e.birth.height,
     begin: (e) => (e.birth.height = [...e.birth.size]),
   },
+  {
+    name: 'one of some sizes',
+    used: (e) => !!e.birth.sizes,
+    begin: (e) => (e.birth.sizes = [...new Set(e.birth.size)].map((size) => ({ size }))),
+  },
   { name: 'rotation', used: (e) => ranged(e.birth.rotation), begin: (e) => (e.birth.rotation = [0, 360]) },
   { name: 'spin', used: (e) => ranged(e.birth.spin), begin: (e) => (e.birth.spin = [-90, 90]) },
   {

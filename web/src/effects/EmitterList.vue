@@ -39,6 +39,8 @@ function many(e: Emitter): string {
   return parent ? `from ${parent.name}` : 'never born'
 }
 
+const said = (e: Emitter) => (alone.value === e.name ? 'alone' : e.off ? 'off' : many(e))
+
 function put(emitter: Emitter) {
   edit.changeEffect((effect) => {
     const copy = JSON.parse(JSON.stringify(emitter)) as Emitter
@@ -185,7 +187,7 @@ function key(event: KeyboardEvent) {
         >
         <el-button link v-if="i !== at" class="choose parts" @click="at = i">
           <span>{{ e.name }}</span>
-          <span class="quiet">{{ e.off ? 'off' : many(e) }}</span>
+          <span class="quiet">{{ said(e) }}</span>
         </el-button>
         <template v-else>
           <TextField
@@ -196,7 +198,7 @@ function key(event: KeyboardEvent) {
             :take="(name) => rename(i, name)"
             @keydown.capture="key"
           />
-          <span class="quiet">{{ e.off ? 'off' : many(e) }}</span>
+          <span class="quiet">{{ said(e) }}</span>
         </template>
       </li>
     </ul>

@@ -49,7 +49,7 @@ useSheet()
       @keydown.stop
     />
     <p v-if="failure" class="bad" role="alert">{{ failure }}</p>
-    <p v-else-if="!recipes.length" class="quiet">Fetching the recipes…</p>
+    <el-skeleton v-else-if="!recipes.length" :rows="4" animated aria-label="Fetching the recipes" />
     <p v-else-if="!shown.length" class="quiet">No recipe speaks of “{{ wanted }}”.</p>
     <ul>
       <li v-for="r in shown" :key="r.name">

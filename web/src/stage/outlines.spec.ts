@@ -125,6 +125,19 @@ it('forces and barriers have places that go through the frame of the effect and 
   expect(number(of, 'life.forces.0.radius', at).value).toBe(3)
 })
 
+it('forces without a place are drawn about the source', () => {
+  const forces = [
+    { kind: 'push', strength: 4 },
+    { kind: 'turbulence', strength: 1, size: 0.6, speed: 1 },
+  ]
+  const { outlines } = outlinesOf(emitter({}, { life: { gravity: [0, 0, 0], drag: 0, forces } }), standing())
+  const push = outlines.find((o) => o.name === 'push outward')!
+  expect(push.lines).toHaveLength(8)
+  expect(push.lines.every(([from, to]) => length(from) < length(to))).toBe(true)
+  const eddy = outlines.find((o) => o.name === 'turbulence, one eddy')!.lines[0]
+  expect(Math.max(...eddy.map((p) => p[0])) - Math.min(...eddy.map((p) => p[0]))).toBeCloseTo(0.6, 1)
+})
+
 it('a path is as long as the source goes, with a tick each half second', () => {
   const path = pathOf([1, 0, 0], [4, 0, 0], 1.2)!
   near(path.lines[0][1], [5.8, 0, 0])

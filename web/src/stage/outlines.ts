@@ -301,8 +301,32 @@ function thrown(emitter: Emitter, frame: Frame, seen: Vector): Outlines {
   }
 }
 
+/** From where to where the rays of a push are drawn, u. */
+const RAYS = [0.5, 0.9]
+
+/** What has no place of its own stands about the source: rays that a push takes, and how large one eddy is. */
+function placeless(
+  force: Extract<Force, { kind: 'push' | 'turbulence' }>,
+  frame: Frame,
+  origin: Vector,
+): Outlines {
+  if (force.kind === 'turbulence') {
+    const round = arc(origin, times(frame.turn(X), force.size / 2), frame.turn([0, 0, 1]), 360)
+    return { outlines: [{ kind: 'force', name: 'turbulence, one eddy', lines: [round] }], grips: [] }
+  }
+  const ways = [0, 1, 2, 3, 4, 5, 6, 7].map((eighth) => {
+    const turn = (eighth / 4) * Math.PI
+    return frame.turn([Math.cos(turn), Math.sin(turn), 0])
+  })
+  const lines = ways.map((way) => RAYS.map((r) => plus(origin, times(way, r))))
+  return {
+    outlines: [{ kind: 'force', name: force.strength < 0 ? 'push inward' : 'push outward', lines }],
+    grips: [],
+  }
+}
+
 function forced(force: Force, i: number, frame: Frame, back: Turn, origin: Vector): Outlines {
-  if (force.kind !== 'attractor' && force.kind !== 'swirl') return { outlines: [], grips: [] }
+  if (force.kind === 'push' || force.kind === 'turbulence') return placeless(force, frame, origin)
   const at = frame.place(force.place)
   const x = frame.turn(X)
   const axis = force.kind === 'swirl' ? direction(frame.turn(force.axis)) : frame.turn([0, 0, 1])

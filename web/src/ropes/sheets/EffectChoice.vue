@@ -105,7 +105,7 @@ function first() {
     </template>
     <h4>new from a recipe</h4>
     <p v-if="failure" class="bad">{{ failure }}</p>
-    <p v-else-if="!recipes.length" class="quiet">Fetching the recipes…</p>
+    <el-skeleton v-else-if="!recipes.length" :rows="4" animated aria-label="Fetching the recipes" />
     <p v-else-if="!offered.length" class="quiet">No recipe speaks of “{{ wanted }}”.</p>
     <el-button
       v-for="r in offered"

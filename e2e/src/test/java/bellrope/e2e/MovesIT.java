@@ -315,7 +315,7 @@ class MovesIT {
     }
 
     @Test
-    void aColourComesThreeTimesAsOften() {
+    void aColourComesThreeTimesAsOftenAndSizesAreOneOfTwo() {
         event("hit");
         rope("hit", "a blank effect");
         toEffect("new effect");
@@ -323,6 +323,15 @@ class MovesIT {
         bench.clickText("section[aria-label=Birth] button", "weights");
         bench.enter("Weight of colour 1", "3");
         bench.await(b -> value("Weight of colour 1").equals("3"));
+        // And of two sizes each particle takes one.
+        bench.clickText("section[aria-label=Birth] button", "one of some sizes");
+        bench.enter("Size 1", "0.5");
+        bench.enter("Size 2", "1");
+        bench.enter("Weight of size 2", "2");
+        bench.await(b -> value("Weight of size 2").equals("2"));
+        bench.clickText("section[aria-label=Birth] button", "any between");
+        bench.await(
+                b -> value("Size, least").equals("0.5") && value("Size, most").equals("1"));
         bench.enter("Weight of colour 2", "0");
         // Refused where it stands, with the nearest that is allowed.
         bench.await(b -> bench.text("section[aria-label=Birth]").contains("0.001"));

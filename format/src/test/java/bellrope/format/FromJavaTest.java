@@ -8,6 +8,8 @@ import bellrope.core.project.Project;
 import bellrope.core.stage.Knob;
 import bellrope.core.stage.Stage;
 import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Flashed;
+import bellrope.core.stage.told.Shaken;
 import bellrope.core.stage.told.Told;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
@@ -17,6 +19,7 @@ import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
@@ -70,11 +73,19 @@ class FromJavaTest {
         for (Told told : stage.told()) {
             System.out.println(told.name() + " " + told.what() + " " + told.values());
         }
+
+        // What the camera and the screen do: units to move by, colours in linear light over the screen and over its
+        // edges.
+        Shaken camera = stage.shaken();
+        Flashed screen = stage.flashed();
+        Flashed edges = stage.edged();
         // example ends
         assertThat(read.problems()).isEmpty();
         assertThat(landing.answered()).isEqualTo(1);
         assertThat(((Datum.Num) size.value()).value()).isGreaterThan(1.9);
         assertThat(stage.particles()).isPositive();
+        assertThat(camera).isEqualTo(new Shaken(0, 0));
+        assertThat(List.of(screen, edges)).containsOnly(Flashed.NONE);
         assertThat(stage.frame(60).remaining()).isGreaterThanOrEqualTo(20 * stage.particles());
     }
 

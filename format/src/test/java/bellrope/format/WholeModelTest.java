@@ -31,7 +31,7 @@ class WholeModelTest {
                 "perUnit": 4, "delay": 0.25, "cap": 20,
                 "shape": {"kind": "circle", "radius": 1, "fill": "edge", "arc": 90}, "placing": "evenly", "aim": {"kind": "outward"},
                 "spread": 10, "offset": [0, 1, 0], "turn": [90, 0, 0], "space": "local", "inherit": 0.5,
-                "speed": [1, 2], "lifetime": [0.5, 1], "size": [0.1, 0.2], "height": [0.3, 0.4], "rotation": [0, 90], "spin": [-10, 10], "opacity": [0.5, 1],
+                "speed": [1, 2], "lifetime": [0.5, 1], "size": [0.1, 0.2], "sizes": [{"size": 0.1}, {"size": 0.2, "weight": 3}], "height": [0.3, 0.4], "rotation": [0, 90], "spin": [-10, 10], "opacity": [0.5, 1],
                 "colour": {"oneOf": ["#FF0000FF", "#00FF0080"], "weights": [3, 1]}},
                "look": {"sprite": "disc", "blend": "screen", "order": "oldest on top", "frame": {"kind": "looping", "perSecond": 24}, "posture": {"kind": "flight", "stretch": 0.1}, "brightness": 2},
                "life": {"gravity": [1, -9, 0.5], "drag": 0, "restWithin": 2, "restEvenly": true,

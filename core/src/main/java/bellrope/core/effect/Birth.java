@@ -30,7 +30,8 @@ import java.util.function.Consumer;
  * @param inherit share of the source's velocity that they are born with, −2 to 2
  * @param speed units a second, 0 to 1,000
  * @param lifetime seconds, above 0 to 60
- * @param size units across, 0 to 1,000
+ * @param size units across, 0 to 1,000; of sizes that are chosen among, the least and the most
+ * @param sizes that each particle takes one of, at most 16; none for any size of the range
  * @param height units from top to bottom, drawn for itself; empty for as high as wide
  * @param rotation degrees, counter-clockwise on screen
  * @param spin degrees a second
@@ -54,12 +55,27 @@ public record Birth(
         Range speed,
         Range lifetime,
         Range size,
+        List<Pick> sizes,
         Optional<Range> height,
         Range rotation,
         Range spin,
         Range opacity,
         Tint colour) {
     public static final double LONGEST_LIFE = 60;
+
+    /**
+     * A size that particles may have.
+     *
+     * @param size units across, 0 to 1,000
+     * @param weight how likely it is beside the others, above 0 to 1,000
+     */
+    public record Pick(double size, double weight) {
+        public Pick {
+            Demand.within("size", size, 0, 1000);
+            Demand.above("weight", weight, 0);
+            Demand.within("weight", weight, 0, 1000);
+        }
+    }
 
     /** Whether particles, once born, stay in the world or go with their source. */
     public enum Space {
@@ -88,10 +104,33 @@ public record Birth(
         }
         Demand.within("lifetime", lifetime, 0, LONGEST_LIFE);
         Demand.within("size", size, 0, 1000);
+        sizes = Demand.atMost("sizes", sizes, 16);
+        if (!sizes.isEmpty()) {
+            size = new Range(
+                    sizes.stream().mapToDouble(Pick::size).min().getAsDouble(),
+                    sizes.stream().mapToDouble(Pick::size).max().getAsDouble());
+        }
         height.ifPresent(range -> Demand.within("height", range, 0, 1000));
         Demand.within("rotation", rotation, -3600, 3600);
         Demand.within("spin", spin, -36000, 36000);
         Demand.within("opacity", opacity, 0, 1);
+    }
+
+    /** Returns the size of a particle that drew a share from 0 to 1. */
+    public double sizeAt(double share) {
+        if (sizes.isEmpty()) {
+            return size.at(share);
+        }
+        double sum = 0;
+        for (int i = 0; i < sizes.size(); i++) {
+            sum += sizes.get(i).weight();
+        }
+        double left = share * sum;
+        int i = 0;
+        while (i < sizes.size() - 1 && left >= sizes.get(i).weight()) {
+            left -= sizes.get(i++).weight();
+        }
+        return sizes.get(i).size();
     }
 
     /** Tells whether the emitter spawns anything by itself; one that does not plays only as the child of another. */
@@ -129,6 +168,7 @@ public record Birth(
         public Range speed = Range.ONE;
         public Range lifetime = Range.ONE;
         public Range size = Range.of(0.2);
+        public List<Pick> sizes = List.of();
         public Optional<Range> height = Optional.empty();
         public Range rotation = Range.ZERO;
         public Range spin = Range.ZERO;
@@ -154,6 +194,7 @@ public record Birth(
             speed = b.speed;
             lifetime = b.lifetime;
             size = b.size;
+            sizes = b.sizes;
             height = b.height;
             rotation = b.rotation;
             spin = b.spin;
@@ -164,7 +205,7 @@ public record Birth(
         public Birth birth() {
             return new Birth(
                     bursts, stream, perUnit, delay, cap, shape, placing, aim, spread, offset, turn, space, inherit,
-                    speed, lifetime, size, height, rotation, spin, opacity, colour);
+                    speed, lifetime, size, sizes, height, rotation, spin, opacity, colour);
         }
     }
 }

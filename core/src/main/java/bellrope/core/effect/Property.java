@@ -66,6 +66,9 @@ public enum Property {
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
             Emitter born = e.withBirth(e.birth().with(d -> {
                 d.size = mapped(d.size, f, 0, 1000);
+                d.sizes = d.sizes.stream()
+                        .map(s -> new Birth.Pick(held(f.applyAsDouble(s.size()), 0, 1000), s.weight()))
+                        .toList();
                 d.height = d.height.map(h -> mapped(h, f, 0, 1000));
             }));
             return e.life().replaces(Life.Lane.SIZE)

@@ -122,7 +122,7 @@ final class Births {
         store.x[i] = store.x0[i];
         store.y[i] = store.y0[i];
         store.z[i] = store.z0[i];
-        double across = birth.size().at(draws.unit(Purpose.SIZE));
+        double across = birth.sizeAt(draws.unit(Purpose.SIZE));
         store.size[i] = (float) across * scale;
         Optional<bellrope.core.value.Range> height = birth.height();
         store.aspect[i] =

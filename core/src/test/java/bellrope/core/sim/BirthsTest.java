@@ -95,6 +95,23 @@ class BirthsTest {
     }
 
     @Test
+    void sizesAreOneOfSomeByTheirWeightsAndAreScaledTogether() {
+        Birth birth = Sample.burst(N, 1)
+                .with(d -> d.sizes = List.of(new Birth.Pick(0.1, 2), new Birth.Pick(0.4, 1), new Birth.Pick(0.2, 1)));
+        assertThat(birth.size()).isEqualTo(new Range(0.1, 0.4));
+        ParticleStore store = born(birth, Vec3.UP);
+        long[] came = new long[3];
+        for (int i = 0; i < N; i++) {
+            came[store.size[i] < 0.15 ? 0 : store.size[i] > 0.3 ? 1 : 2]++;
+        }
+        assertThat(new ChiSquareTest().chiSquareTest(new double[] {N / 2.0, N / 4.0, N / 4.0}, came))
+                .isGreaterThan(0.001);
+        Emitter twice = bellrope.core.effect.Property.SIZE.multiplied(Sample.emitter("e", 1, birth, Sample.still()), 2);
+        assertThat(twice.birth().sizes()).extracting(Birth.Pick::size).containsExactly(0.2, 0.8, 0.4);
+        assertThat(twice.birth().size()).isEqualTo(new Range(0.2, 0.8));
+    }
+
+    @Test
     void weightsThatWeighNothingAreRefused() {
         List<Rgba> two = List.of(Rgba.WHITE, Rgba.WHITE);
         assertThatThrownBy(() -> new Tint.OneOf(two, List.of(1.0, 0.0)))

@@ -42,6 +42,7 @@ final class BirthJson {
         d.speed = thing.range("speed");
         d.lifetime = thing.range("lifetime");
         d.size = thing.range("size");
+        d.sizes = thing.has("sizes") ? thing.list("sizes", BirthJson::pick) : List.of();
         d.height = thing.has("height") ? Optional.of(thing.range("height")) : Optional.empty();
         d.rotation = thing.range("rotation", Range.ZERO);
         d.spin = thing.range("spin", Range.ZERO);
@@ -115,6 +116,12 @@ final class BirthJson {
         ALONG,
         TANGENT,
         AXES
+    }
+
+    private static Birth.Pick pick(JsonReader t) {
+        double size = t.number("size");
+        double weight = t.number("weight", 1);
+        return t.make(() -> new Birth.Pick(size, weight));
     }
 
     private static Aim aim(JsonReader t) {
@@ -232,6 +239,13 @@ final class BirthJson {
         node.set("speed", Json.range(birth.speed()));
         node.set("lifetime", Json.range(birth.lifetime()));
         node.set("size", Json.range(birth.size()));
+        if (!birth.sizes().isEmpty()) {
+            JsonList sizes = node.putArray("sizes");
+            for (Birth.Pick pick : birth.sizes()) {
+                JsonObject one = sizes.addObject().set("size", Json.number(pick.size()));
+                Json.unless(one, "weight", pick.weight(), 1);
+            }
+        }
         birth.height().ifPresent(height -> node.set("height", Json.range(height)));
         node.set("rotation", Json.range(birth.rotation()));
         node.set("spin", Json.range(birth.spin()));
