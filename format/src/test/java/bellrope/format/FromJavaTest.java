@@ -74,8 +74,7 @@ class FromJavaTest {
             System.out.println(told.name() + " " + told.what() + " " + told.values());
         }
 
-        // What the camera and the screen do: units to move by, colours in linear light over the screen and over its
-        // edges.
+        // What the camera and the screen do: units to move by, colours in linear light over screen and edges.
         Shaken camera = stage.shaken();
         Flashed screen = stage.flashed();
         Flashed edges = stage.edged();
