@@ -53,9 +53,16 @@ class EmptyIT {
             bench.awaitText(".events .head", "all answered");
 
             bench.note("[data-testid=live-instances]");
-            bench.press(" ");
+            // On a busy machine one of them may be over before a picture of it is drawn.
+            long[] again = {0};
+            bench.await(b -> {
+                if (System.nanoTime() > again[0]) {
+                    bench.press(" ");
+                    again[0] = System.nanoTime() + 3_000_000_000L;
+                }
+                return bench.said().stream().anyMatch(n -> !n.equals("0"));
+            });
             bench.awaitText("[data-testid=account]", "sparks at");
-            bench.await(b -> bench.said().contains("1"));
             String births = bench.number("births");
 
             bench.press("e");
