@@ -133,7 +133,7 @@ function setAim(kind: Aim['kind']) {
       v-for="axis in ['x', 'y', 'z']"
       :key="axis"
       :path="`birth.aim.${axis}`"
-      :name="`along ${axis}`"
+      :name="axis"
       :label="`Velocity along ${axis}`"
       kind="pair"
       unit="u/s"

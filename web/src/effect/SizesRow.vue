@@ -57,6 +57,8 @@ function rangeAgain() {
   align-items: flex-end;
 }
 .one {
+  display: inline-flex;
+  gap: 8px;
   white-space: nowrap;
 }
 </style>

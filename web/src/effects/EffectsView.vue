@@ -31,7 +31,6 @@ import PlayedRow from './PlayedRow.vue'
 import RecipeSheet from './RecipeSheet.vue'
 import RevisionSheet from './RevisionSheet.vue'
 import ThrowRose from './ThrowRose.vue'
-import { playingAlone } from './alone'
 import { speedOf, usualPlay, type Play } from './play'
 
 /** The view of effects: start from something near, shape it, see at once what it does, read its numbers and findings. */
@@ -106,14 +105,7 @@ const setGrip = (grip: Grip, value: number | Vector, save: boolean) =>
 
 /** The emitter that plays without the others. */
 const alone = ref('')
-function order(all: { part: number; body: unknown }[], of: Effect) {
-  const solo = of.emitters.some((e) => e.name === alone.value)
-  const drafts = solo
-    ? [
-        ...all.filter((d) => d.part !== effectId.value),
-        { part: effectId.value, body: playingAlone(of, alone.value) },
-      ]
-    : all
+function order(drafts: { part: number; body: unknown }[], of: Effect) {
   return {
     effect: effectId.value,
     rope: rope.value?.id,
@@ -123,6 +115,7 @@ function order(all: { part: number; body: unknown }[], of: Effect) {
     velocity: play.speed === undefined ? undefined : [play.speed, 0, 0],
     seed: play.seed,
     stopAfter: effect.value.course.kind === 'looping' ? play.stopAfter : undefined,
+    alone: of.emitters.some((e) => e.name === alone.value) ? alone.value : undefined,
     set: turned(of),
     drafts,
   }

@@ -227,7 +227,7 @@ function key(event: KeyboardEvent) {
         :aria-pressed="alone === effect.emitters[at]?.name"
         title="Shows it without the others; nothing of that is saved (A)"
         @click="toggleAlone(effect.emitters[at].name)"
-        >{{ alone === effect.emitters[at]?.name ? 'with the others' : 'alone' }}</el-button
+        >{{ alone === effect.emitters[at]?.name ? 'show all' : 'alone' }}</el-button
       >
       <el-button link v-if="effect.emitters.length > 1" class="link" @click="takeAway">remove</el-button>
     </p>
@@ -292,6 +292,8 @@ li > .quiet:last-child {
 }
 .acting,
 .adding {
+  flex-wrap: wrap;
+  white-space: nowrap;
   display: flex;
   gap: 12px;
   margin: 4px 0 0;

@@ -90,7 +90,7 @@ const titled = (a: AccountReport) =>
       <p v-if="!(chosen ?? account)" class="quiet">
         Pull, and read here which ropes answered and why the others did not.
       </p>
-      <ol v-if="several.length > 1 && !finding" class="together" aria-label="Pulled in one instant">
+      <ol v-if="several.length > 1 && !finding" class="together" aria-label="In the same instant">
         <li v-for="(a, i) in several" :key="a.number">
           <el-button link class="parts" :aria-current="(chosen ?? account) === a" @click="chosen = a">
             <span class="quiet">{{ i + 1 }} of {{ several.length }}</span>

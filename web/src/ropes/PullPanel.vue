@@ -274,12 +274,6 @@ kbd {
   align-items: center;
 }
 .subject {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 2px 4px;
-}
-.subject {
   width: 90px;
 }
 </style>

@@ -341,6 +341,7 @@ const arrow = computed(() => {
           class="flash"
           :style="{ background: `radial-gradient(ellipse farthest-corner, transparent 45%, ${edges} 100%)` }"
           data-testid="edges"
+          aria-hidden="true"
         />
         <div
           v-if="flash"

@@ -53,7 +53,7 @@ const said = (row: Row) => value(row) as string | undefined
     :key="row.path"
     class="line"
     :class="{ tall: row.kind === 'vector' }"
-    :data-explains="explanation('Rope', row.path)"
+    :data-explains="explanation('Rope', row.explains ?? row.path)"
   >
     <el-checkbox
       v-if="row.kind === 'flag'"
@@ -182,10 +182,6 @@ const said = (row: Row) => value(row) as string | undefined
   gap: 7px;
 }
 .text {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  padding: 2px 4px;
   max-width: 190px;
 }
 </style>

@@ -2,7 +2,7 @@ import type { EventType, Rope } from '../../api/bundle'
 
 export const SHAKE = { do: 'shake', size: 0.15, frequency: 14, decay: 0.4 } as const
 export const FLASH = { do: 'flash', colour: '#FFFFFFFF', opacity: 0.25, seconds: 0.12 } as const
-export const TINT = { do: 'tint', colour: '#200810FF', opacity: 0.4, in: 0.1, hold: 0.5, out: 0.6 } as const
+export const TINT = { do: 'tint', colour: '#7A0F1CFF', opacity: 0.4, in: 0.1, hold: 0.5, out: 0.6 } as const
 export const PAUSE = { do: 'pause', seconds: 0.05 } as const
 export const NOTICE = { do: 'notice', name: 'notice', after: 0 } as const
 

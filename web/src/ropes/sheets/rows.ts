@@ -3,7 +3,13 @@ import { setting } from '../../common/settings'
 import { SHAKE, FLASH, TINT, PAUSE, NOTICE } from './additions'
 
 /** One line of a sheet: what of the rope it sets, by its path, and how. */
-export type Row = { label: string; path: string; hint?: string } & (
+export type Row = {
+  label: string
+  path: string
+  hint?: string
+  /** Its place in the schema, where its path does not say of which kind it is. */
+  explains?: string
+} & (
   | {
       kind: 'number'
       unit: string
@@ -40,6 +46,7 @@ function number(label: string, path: string, more: More = {}): Row {
   return {
     label,
     path,
+    ...(of ? { explains: of } : {}),
     kind: 'number',
     unit: unit || ' ',
     least,
@@ -244,13 +251,25 @@ export function companion(index: number, one: Companion): Row[] {
       ]
     case 'flash':
       return [
-        { label: 'colour', path: p + 'colour', kind: 'colour', usual: FLASH.colour },
+        {
+          label: 'colour',
+          path: p + 'colour',
+          explains: 'with.0.<Flash>.colour',
+          kind: 'colour',
+          usual: FLASH.colour,
+        },
         number('opacity', p + 'opacity', { of: 'with.0.<Flash>.opacity', step: 0.05, usual: FLASH.opacity }),
         number('lasts', p + 'seconds', { of: 'with.0.<Flash>.seconds', usual: FLASH.seconds }),
       ]
     case 'tint':
       return [
-        { label: 'colour', path: p + 'colour', kind: 'colour', usual: TINT.colour },
+        {
+          label: 'colour',
+          path: p + 'colour',
+          explains: 'with.0.<Tint>.colour',
+          kind: 'colour',
+          usual: TINT.colour,
+        },
         number('opacity', p + 'opacity', { of: 'with.0.<Tint>.opacity', step: 0.05, usual: TINT.opacity }),
         {
           label: 'over',

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { EventType, Rope } from '../../api/bundle'
 import { at, putOrPrune } from '../../common/paths'
 import { become } from '../fit'
+import { explanation } from '../../common/explained'
 import { freeName } from '../../common/freeName'
 import { freeSeed, newRope } from '../newRope'
 import { additions } from './additions'
@@ -122,4 +123,10 @@ describe('additions', () => {
       expect(form.some((row) => at(r, row.path) !== undefined)).toBe(true)
     }
   })
+})
+
+it('a companion explains itself by its own kind', () => {
+  const tint = rows.companion(0, { do: 'tint', colour: '#000000FF', opacity: 0.5 })
+  const opacity = tint.find((r) => r.path === 'with.0.opacity')!
+  expect(explanation('Rope', opacity.explains!)).toContain('while it is held')
 })

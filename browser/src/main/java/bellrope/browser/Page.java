@@ -101,6 +101,7 @@ public final class Page {
                             numbers(wish.get("velocity")),
                             (long) wish.get("seed").number(),
                             decimal(wish, "stopAfter"),
+                            text(wish, "alone"),
                             wish.get("set")));
             return taken(wish, Answers.of(answer.head()), answer);
         });

@@ -95,6 +95,13 @@ class MovesIT {
         bench.await(b -> !bench.all("[data-number=births]").isEmpty());
     }
 
+    /** Answers an event by a blank effect, ten specks, and opens it. */
+    private static void blankEffect(String verb) {
+        event(verb);
+        rope(verb, "a blank effect");
+        toEffect("new effect");
+    }
+
     private static void emitter(String name) {
         bench.clickStarting("aside .choose", name);
         bench.awaitText(".acts section[aria-label=Birth] h3", name);
@@ -139,7 +146,8 @@ class MovesIT {
         bench.await(b -> births() >= 19 && births() <= 22);
         bench.clickText(".acting button", "alone");
         bench.await(b -> births() == 10);
-        bench.clickText(".acting button", "with the others");
+        bench.clickText(".acting button", "show all");
+        bench.await(b -> births() >= 19);
 
         WebElement handle = bench.all("aside .handle").get(3);
         WebElement first = bench.all("aside .handle").get(0);
@@ -159,9 +167,7 @@ class MovesIT {
 
     @Test
     void aDeathGoesInTenTicks() {
-        event("died");
-        rope("died", "a blank effect");
-        toEffect("new effect");
+        blankEffect("died");
         bench.enter("Burst, least", "1");
         bench.enter("Burst, most", "1");
         bench.await(b -> births() == 1);
@@ -233,9 +239,7 @@ class MovesIT {
 
     @Test
     void fallingBodiesDrawTwoRibbons() {
-        event("landed");
-        rope("landed", "a blank effect");
-        toEffect("new effect");
+        blankEffect("landed");
         String one = bench.number("overdraw");
         bench.clickText("section[aria-label=End] button", "trail");
         bench.await(b -> !bench.number("overdraw").equals(one));
@@ -272,7 +276,7 @@ class MovesIT {
         event("struck");
         rope("struck", "sparks");
         more("a tint of the screen");
-        bench.awaitText(".row.open .sentence", "tint the edges of the screen #200810 for 1.2 s");
+        bench.awaitText(".row.open .sentence", "tint the edges of the screen #7A0F1C for 1.2 s");
         shut();
         bench.press(" ");
         bench.await(b -> !bench.all("[data-testid=edges]").isEmpty());
@@ -298,9 +302,7 @@ class MovesIT {
 
     @Test
     void snowIsThrownByARangeForEachAxis() {
-        event("appeared");
-        rope("appeared", "a blank effect");
-        toEffect("new effect");
+        blankEffect("appeared");
         bench.enter("Gravity", "0");
         bench.choose("Aim", "by axis");
         bench.enter("Velocity along x, least", "0");
@@ -316,9 +318,7 @@ class MovesIT {
 
     @Test
     void aColourComesThreeTimesAsOftenAndSizesAreOneOfTwo() {
-        event("hit");
-        rope("hit", "a blank effect");
-        toEffect("new effect");
+        blankEffect("hit");
         bench.choose("How colours are chosen", "one of");
         bench.clickText("section[aria-label=Birth] button", "weights");
         bench.enter("Weight of colour 1", "3");

@@ -188,7 +188,7 @@ class SameInBrowserIT extends AtBench {
     }
 
     private static PreviewWish stopped(long effect, Double after) {
-        return new PreviewWish(effect, null, null, null, null, null, 1, after, null);
+        return new PreviewWish(effect, null, null, null, null, null, 1, after, null, null);
     }
 
     /** @param stopAfter seconds after which a loop is stopped; null to let it run */

@@ -6,6 +6,7 @@ import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
+import bellrope.core.value.Weights;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -72,8 +73,7 @@ public record Birth(
     public record Pick(double size, double weight) {
         public Pick {
             Demand.within("size", size, 0, 1000);
-            Demand.above("weight", weight, 0);
-            Demand.within("weight", weight, 0, 1000);
+            Weights.demand("weight", weight);
         }
     }
 
@@ -118,19 +118,10 @@ public record Birth(
 
     /** Returns the size of a particle that drew a share from 0 to 1. */
     public double sizeAt(double share) {
-        if (sizes.isEmpty()) {
-            return size.at(share);
-        }
-        double sum = 0;
-        for (int i = 0; i < sizes.size(); i++) {
-            sum += sizes.get(i).weight();
-        }
-        double left = share * sum;
-        int i = 0;
-        while (i < sizes.size() - 1 && left >= sizes.get(i).weight()) {
-            left -= sizes.get(i++).weight();
-        }
-        return sizes.get(i).size();
+        return sizes.isEmpty()
+                ? size.at(share)
+                : sizes.get(Weights.choice(sizes.size(), i -> sizes.get(i).weight(), share))
+                        .size();
     }
 
     /** Tells whether the emitter spawns anything by itself; one that does not plays only as the child of another. */

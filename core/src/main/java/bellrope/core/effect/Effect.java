@@ -173,6 +173,33 @@ public record Effect(
                 : withEmitters(emitters.stream().map(e -> e.playing(silent)).toList());
     }
 
+    /** Returns the effect with one emitter on, with all that it spawns and all that spawns it, and the others off. */
+    public Effect alone(String name) {
+        Set<String> heard = new HashSet<>();
+        spawned(name, heard);
+        spawning(name, heard);
+        return withEmitters(emitters.stream()
+                .map(e -> e.switched(!heard.contains(e.name())))
+                .toList());
+    }
+
+    private void spawned(String name, Set<String> found) {
+        if (found.add(name)) {
+            emitter(name)
+                    .ifPresent(e -> e.end().children().forEach(c -> c.emitter().ifPresent(n -> spawned(n, found))));
+        }
+    }
+
+    private void spawning(String name, Set<String> found) {
+        for (Emitter parent : emitters) {
+            boolean spawns = parent.end().children().stream()
+                    .anyMatch(c -> c.emitter().filter(name::equals).isPresent());
+            if (spawns && found.add(parent.name())) {
+                spawning(parent.name(), found);
+            }
+        }
+    }
+
     public boolean looping() {
         return course.looping();
     }

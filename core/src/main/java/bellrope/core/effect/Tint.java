@@ -4,6 +4,7 @@ import bellrope.core.value.Demand;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Rgba;
+import bellrope.core.value.Weights;
 import java.util.List;
 import java.util.function.Function;
 
@@ -73,8 +74,7 @@ public sealed interface Tint {
                         "weights", weights.size() + " weights", colours.size() + ", one for each colour, or none");
             }
             for (int i = 0; i < weights.size(); i++) {
-                Demand.above("weights/" + i, weights.get(i), 0);
-                Demand.within("weights/" + i, weights.get(i), 0, 1000);
+                Weights.demand("weights/" + i, weights.get(i));
             }
         }
 
@@ -85,24 +85,14 @@ public sealed interface Tint {
 
         @Override
         public void write(float[] into, double share) {
-            Rgba c = colours.get(weights.isEmpty() ? (int) (share * colours.size()) : weighed(share));
+            int chosen = weights.isEmpty()
+                    ? (int) (share * colours.size())
+                    : Weights.choice(weights.size(), weights::get, share);
+            Rgba c = colours.get(chosen);
             into[0] = (float) c.linearRed();
             into[1] = (float) c.linearGreen();
             into[2] = (float) c.linearBlue();
             into[3] = (float) (c.alpha() / 255.0);
-        }
-
-        private int weighed(double share) {
-            double sum = 0;
-            for (double weight : weights) {
-                sum += weight;
-            }
-            double left = share * sum;
-            int i = 0;
-            while (i < weights.size() - 1 && left >= weights.get(i)) {
-                left -= weights.get(i++);
-            }
-            return i;
         }
 
         @Override

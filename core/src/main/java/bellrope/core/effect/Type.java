@@ -143,7 +143,9 @@ public sealed interface Type {
 
         @Override
         public String expects() {
-            return free ? "any number" : "a number from " + Words.number(least) + " to " + Words.number(most);
+            return free
+                    ? "a number up to a million either way"
+                    : "a number from " + Words.number(least) + " to " + Words.number(most);
         }
 
         @Override

@@ -53,18 +53,8 @@ public record FollowUp(
         }
         Demand.within("after", after, 0, 600);
         Demand.within("offset", offset, 10_000);
-        if (inForce.isPresent()) {
-            Demand.within("inForce", inForce.getAsDouble(), 0, 3600);
-        }
-        Demand.within("fadeOut", fadeOut, 0, 60);
-        if (fadeOut > 0 && inForce.isEmpty()) {
-            throw new Refused("fadeOut", Double.toString(fadeOut), "0, or a time in force after which to fade");
-        }
-        notice.ifPresent(name -> Demand.name("notice", name));
+        Stay.demand(inForce, fadeOut, notice, values);
         values = NoticeValue.unique(values);
-        if (!values.isEmpty() && notice.isEmpty()) {
-            throw new Refused("values", values.size() + " values", "none, or a notice that carries them");
-        }
     }
 
     /** A follow-up that is given its address by the rope it is put into. */
@@ -78,6 +68,13 @@ public record FollowUp(
             double fadeOut,
             Optional<String> notice) {
         this(play, announce, cue, after, offset, inForce, fadeOut, notice, List.of(), 0);
+    }
+
+    /** Returns how long it stays and what is told of it; empty where it ends by itself and nobody is told. */
+    public Optional<Stay> stay() {
+        return inForce.isEmpty() && notice.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Stay(inForce, fadeOut, notice, values));
     }
 
     FollowUp numbered(int other) {

@@ -183,7 +183,9 @@ public record Sentence(List<Part> parts) {
             o.cutAfter().ifPresent(s -> said.add("cut after " + Words.number(s) + " s"));
             o.order()
                     .ifPresent(n -> said.add(
-                            n == 0 ? "drawn at 0" : "drawn " + Math.abs(n) + (n > 0 ? " in front" : " behind")));
+                            n == 0
+                                    ? "drawn neither in front nor behind"
+                                    : "drawn " + Math.abs(n) + (n > 0 ? " in front" : " behind")));
             return String.join(", ", said);
         }
 

@@ -7,19 +7,26 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
- * How long what a moment begins stays, and what the game is told of it. Without a time in force it stays until it ends by
+ * How long what a moment begins, or what follows, stays, and what the game is told of it. Without a time in force it stays until it ends by
  * itself, a loop as long as the scene.
  *
- * @param inForce seconds after which nothing more is spawned, above 0 to 3,600
- * @param fadeOut seconds in which it then fades to nothing, 0 to 60; with 0 its particles live to their end
+ * @param inForce seconds after which it ends, 0 to 3,600
+ * @param fadeOut seconds in which it then fades to nothing, 0 to 60; with 0 it spawns no more, and its particles live to their end
  * @param notice name by which the game is told that it begins, that it is no longer in force and that nothing of it is left;
  *     empty to say nothing
  * @param values what that notice carries, at most 8; none without a notice
  */
 public record Stay(OptionalDouble inForce, double fadeOut, Optional<String> notice, List<NoticeValue> values) {
     public Stay {
+        demand(inForce, fadeOut, notice, values);
+        values = NoticeValue.unique(values);
+        if (inForce.isEmpty() && notice.isEmpty()) {
+            throw new Refused("", "nothing", "a time in force, a notice, or both");
+        }
+    }
+
+    static void demand(OptionalDouble inForce, double fadeOut, Optional<String> notice, List<NoticeValue> values) {
         if (inForce.isPresent()) {
-            Demand.above("inForce", inForce.getAsDouble(), 0);
             Demand.within("inForce", inForce.getAsDouble(), 0, 3600);
         }
         Demand.within("fadeOut", fadeOut, 0, 60);
@@ -27,12 +34,8 @@ public record Stay(OptionalDouble inForce, double fadeOut, Optional<String> noti
             throw new Refused("fadeOut", Double.toString(fadeOut), "0, or a time in force after which to fade");
         }
         notice.ifPresent(name -> Demand.name("notice", name));
-        values = NoticeValue.unique(values);
         if (!values.isEmpty() && notice.isEmpty()) {
             throw new Refused("values", values.size() + " values", "none, or a notice that carries them");
-        }
-        if (inForce.isEmpty() && notice.isEmpty()) {
-            throw new Refused("", "nothing", "a time in force, a notice, or both");
         }
     }
 

@@ -133,23 +133,13 @@ final class Cover implements Ribbon.Stretches {
     }
 
     @Override
-    public void stretch(
-            Ribbon.Strand strand,
-            float x,
-            float y,
-            float z,
-            float tx,
-            float ty,
-            float tz,
-            float way,
-            float across,
-            float share) {
-        double square = Math.sqrt((x - tx) * (x - tx) + (y - ty) * (y - ty)) * across;
-        float alpha = shade.alphas()[slot] * strand.colour(share, 3);
-        double red = shade.reds()[slot] * strand.colour(share, 0);
-        double green = shade.greens()[slot] * strand.colour(share, 1);
-        double blue = shade.blues()[slot] * strand.colour(share, 2);
-        visible |= alpha >= Shade.VISIBLE_OPACITY && across >= Shade.VISIBLE_SIZE;
+    public void stretch(Ribbon.Stretch s) {
+        double square = Math.sqrt((s.x - s.tx) * (s.x - s.tx) + (s.y - s.ty) * (s.y - s.ty)) * s.across;
+        float alpha = shade.alphas()[slot] * s.colour(3);
+        double red = shade.reds()[slot] * s.colour(0);
+        double green = shade.greens()[slot] * s.colour(1);
+        double blue = shade.blues()[slot] * s.colour(2);
+        visible |= alpha >= Shade.VISIBLE_OPACITY && s.across >= Shade.VISIBLE_SIZE;
         painted += square;
         stretches++;
         ribbons +=

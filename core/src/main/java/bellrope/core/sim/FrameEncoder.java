@@ -235,29 +235,19 @@ public final class FrameEncoder {
         }
 
         @Override
-        public void stretch(
-                Ribbon.Strand strand,
-                float x,
-                float y,
-                float z,
-                float tx,
-                float ty,
-                float tz,
-                float way,
-                float across,
-                float share) {
-            int px = (int) (((x + tx) / 2 - low[0]) * kx + 0.5f);
-            int py = (int) (((y + ty) / 2 - low[1]) * ky + 0.5f);
-            int pz = (int) (((z + tz) / 2 - low[2]) * kz + 0.5f);
-            float a = layer.shade.alphas()[slot] * strand.colour(share, 3);
+        public void stretch(Ribbon.Stretch s) {
+            int px = (int) (((s.x + s.tx) / 2 - low[0]) * kx + 0.5f);
+            int py = (int) (((s.y + s.ty) / 2 - low[1]) * ky + 0.5f);
+            int pz = (int) (((s.z + s.tz) / 2 - low[2]) * kz + 0.5f);
+            float a = layer.shade.alphas()[slot] * s.colour(3);
             int alpha = (int) ((a < 1f ? a : 1f) * 255f + 0.5f);
             words[used] = px | py << 16;
-            words[used + 1] = pz | half(way) << 16;
-            words[used + 2] = half(across) | Octahedron.encode(x - tx, y - ty, z - tz) << 16;
+            words[used + 1] = pz | half(s.way) << 16;
+            words[used + 2] = half(s.across) | Octahedron.encode(s.x - s.tx, s.y - s.ty, s.z - s.tz) << 16;
             words[used + 3] = RIBBON | (layer.blend() << 2 | Pose.ALONG) << 16;
-            words[used + 4] = srgb(layer.shade.reds()[slot] * strand.colour(share, 0))
-                    | srgb(layer.shade.greens()[slot] * strand.colour(share, 1)) << 8
-                    | srgb(layer.shade.blues()[slot] * strand.colour(share, 2)) << 16
+            words[used + 4] = srgb(layer.shade.reds()[slot] * s.colour(0))
+                    | srgb(layer.shade.greens()[slot] * s.colour(1)) << 8
+                    | srgb(layer.shade.blues()[slot] * s.colour(2)) << 16
                     | alpha << 24;
             used += 5;
         }

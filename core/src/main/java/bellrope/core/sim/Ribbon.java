@@ -15,6 +15,7 @@ final class Ribbon {
     private final float[] middles = new float[Integrated.POINTS];
     private final float[] ways = new float[Integrated.POINTS];
     private final float[] ends = new float[Integrated.POINTS + 1];
+    private final Stretch at = new Stretch();
 
     Ribbon(End.Trail trail, double stepsPerSecond) {
         steps = switch (trail.by()) {
@@ -57,26 +58,29 @@ final class Ribbon {
         }
     }
 
+    /** A stretch of a ribbon between two places, units; one object serves for all. */
+    static final class Stretch {
+        Strand strand;
+        float x;
+        float y;
+        float z;
+        float tx;
+        float ty;
+        float tz;
+        float way;
+        float across;
+        /** Of the strand's length, at the middle; 0 at the particle. */
+        float share;
+
+        /** Returns linear red, green, blue or opacity (0 to 3) that multiply the particle's own. */
+        float colour(int component) {
+            return strand.colour(share, component);
+        }
+    }
+
     /** Takes the stretches of a ribbon, from the particle backwards. */
     interface Stretches {
-        /**
-         * A stretch between two places, units.
-         *
-         * @param way its length
-         * @param across its breadth
-         * @param share of the strand's length at its middle, 0 at the particle
-         */
-        void stretch(
-                Strand strand,
-                float x,
-                float y,
-                float z,
-                float tx,
-                float ty,
-                float tz,
-                float way,
-                float across,
-                float share);
+        void stretch(Stretch stretch);
     }
 
     /** Returns how many pictures the ribbons of one particle are at the most. */
@@ -119,18 +123,7 @@ final class Ribbon {
         }
         for (int k = 0; k < n; k++) {
             if (ways[k] > 1e-6f) {
-                int p = 3 * k;
-                to.stretch(
-                        strands[0],
-                        points[p],
-                        points[p + 1],
-                        points[p + 2],
-                        points[p + 3],
-                        points[p + 4],
-                        points[p + 5],
-                        ways[k],
-                        size * strands[0].width(middles[k]),
-                        middles[k]);
+                give(strands[0], k, 1, middles[k], size, to);
             }
         }
         for (int s = 1; s < strands.length; s++) {
@@ -141,24 +134,27 @@ final class Ribbon {
     // As far as a shorter strand reaches; its last stretch ends where it does.
     private void over(Strand strand, int n, float size, Stretches to) {
         for (int k = 0; k < n && ends[k] < strand.length; k++) {
-            if (ways[k] <= 1e-6f) {
-                continue;
+            if (ways[k] > 1e-6f) {
+                float kept = ends[k + 1] <= strand.length ? 1 : (strand.length - ends[k]) / (ends[k + 1] - ends[k]);
+                float middle = ends[k] + (ends[k + 1] - ends[k]) * kept / 2;
+                give(strand, k, kept, Math.min(1, middle / strand.length), size, to);
             }
-            int p = 3 * k;
-            float kept = ends[k + 1] <= strand.length ? 1 : (strand.length - ends[k]) / (ends[k + 1] - ends[k]);
-            float share = Math.min(1, (ends[k] + (ends[k + 1] - ends[k]) * kept / 2) / strand.length);
-            to.stretch(
-                    strand,
-                    points[p],
-                    points[p + 1],
-                    points[p + 2],
-                    points[p] + (points[p + 3] - points[p]) * kept,
-                    points[p + 1] + (points[p + 4] - points[p + 1]) * kept,
-                    points[p + 2] + (points[p + 5] - points[p + 2]) * kept,
-                    ways[k] * kept,
-                    size * strand.width(share),
-                    share);
         }
+    }
+
+    private void give(Strand strand, int k, float kept, float share, float size, Stretches to) {
+        int p = 3 * k;
+        at.strand = strand;
+        at.x = points[p];
+        at.y = points[p + 1];
+        at.z = points[p + 2];
+        at.tx = kept == 1 ? points[p + 3] : at.x + (points[p + 3] - at.x) * kept;
+        at.ty = kept == 1 ? points[p + 4] : at.y + (points[p + 4] - at.y) * kept;
+        at.tz = kept == 1 ? points[p + 5] : at.z + (points[p + 5] - at.z) * kept;
+        at.way = ways[k] * kept;
+        at.across = size * strand.width(share);
+        at.share = share;
+        to.stretch(at);
     }
 
     /** Returns the points of a trail that are kept at even times: one each so many steps; 0 when kept by way. */

@@ -46,6 +46,6 @@ class FreeTest {
     @Test
     void keepTheirRangeForSlidersAndMeasures() {
         assertThat(size(true, 1).ends()).containsExactly(new Datum.Num(0), new Datum.Num(2));
-        assertThat(size(true, 1).type().expects()).isEqualTo("any number");
+        assertThat(size(true, 1).type().expects()).isEqualTo("a number up to a million either way");
     }
 }

@@ -51,6 +51,28 @@ class OffTest {
     }
 
     @Test
+    void playAloneWithTheirLineOfChildrenAndWithThoseThatSpawnThem() {
+        Effect effect = Sample.effect(
+                "all",
+                burst("flash", 1, 1),
+                spawning(burst("pieces", 2, 3), "dust"),
+                spawning(burst("dust", 3, 0), "smoke"),
+                burst("smoke", 4, 0).switched(true));
+        assertThat(on(effect.alone("flash"))).containsExactly("flash");
+        assertThat(on(effect.alone("pieces"))).containsExactly("pieces", "dust", "smoke");
+        assertThat(on(effect.alone("smoke"))).containsExactly("pieces", "dust", "smoke");
+        Effect circle = Sample.effect("circle", spawning(burst("a", 1, 1), "b"), spawning(burst("b", 2, 0), "a"));
+        assertThat(on(circle.alone("a"))).containsExactly("a", "b");
+    }
+
+    private static List<String> on(Effect effect) {
+        return effect.emitters().stream()
+                .filter(e -> !e.off())
+                .map(Emitter::name)
+                .toList();
+    }
+
+    @Test
     void changeNothingWhileAllAreOn() {
         Effect effect = Sample.effect("all", spawning(burst("parent", 1, 3), "child"), burst("child", 2, 0));
         assertThat(effect.playing()).isSameAs(effect);

@@ -133,9 +133,30 @@ class StayTest {
     }
 
     @Test
+    void aSpanThatCannotUseItIsTold() {
+        Rope span = Sample.rope("reel", 1, "kite.reeling", "smoke").with(d -> d.stay = Optional.of(Stay.of(5, 2)));
+        Noticed found = look(span).stream()
+                .filter(n -> n.check().equals("time in force without use"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(found.remedy().orElseThrow().rope().stay()).isEmpty();
+    }
+
+    @Test
+    void whatNoLongerHasATimeGoesOn() {
+        Rope rope = smoke(Stay.of(1, 0.5));
+        Stage stage = new Stage(Sample.game(rope));
+        stage.pull(Sample.landing(9, "stone", 1));
+        steps(stage, 30);
+        stage.retune(Sample.game(rope.with(d -> d.stay = Optional.empty())));
+        steps(stage, 240);
+        assertThat(stage.instances()).isEqualTo(1);
+    }
+
+    @Test
     void whatCannotBeIsRefused() {
         assertThatThrownBy(() -> Stay.of(-1, 0)).isInstanceOf(Refused.class).hasMessageContaining("inForce");
-        assertThatThrownBy(() -> Stay.of(0, 0)).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> Stay.of(3601, 0)).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> new Stay(OptionalDouble.empty(), 2, Optional.of("n"), List.of()))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("fadeOut");

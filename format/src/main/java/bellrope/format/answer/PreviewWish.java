@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param side left or right: where the blow comes from; null for left
  * @param velocity of the source, units a second; null to let it move only if the effect lives off its way
  * @param stopAfter seconds after which a loop is stopped; null to let it run
+ * @param alone emitter that is played without the others; null for all
  * @param set parameters turned by hand, by name; null for none
  */
 public record PreviewWish(
@@ -24,4 +25,5 @@ public record PreviewWish(
         double @Nullable [] velocity,
         long seed,
         @Nullable Double stopAfter,
+        @Nullable String alone,
         @Nullable JsonValue set) {}

@@ -2,6 +2,7 @@ package bellrope.format.answer;
 
 import bellrope.core.check.Subject;
 import bellrope.core.effect.Effect;
+import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Parameter;
 import bellrope.core.measure.Numbers;
 import bellrope.core.project.Project;
@@ -36,7 +37,9 @@ public final class Previews {
         Effect effect = whole.effect(wish.effect());
         Preview preview =
                 preview(effect, wish.rope() == null ? Optional.empty() : Optional.of(whole.rope(wish.rope())), wish);
-        Take take = preview.take(project, false);
+        // What is noticed, and mended, is the effect as it was authored.
+        Project played = played(project, effect, wish.alone());
+        Take take = preview.take(played, false);
         if (!take.account().refused().isEmpty()) {
             throw new Wrong(take.account().refused().stream()
                     .map(p -> new Problem("/payload" + p.place(), p.given(), p.allowed()))
@@ -53,7 +56,20 @@ public final class Previews {
                 take.ended(),
                 new double[] {facing.x(), facing.y(), facing.z()},
                 PayloadJson.write(preview.pull(project).payload()));
-        return new Answer<>(head, take, preview.viewing(project));
+        return new Answer<>(head, take, preview.viewing(played));
+    }
+
+    private static Project played(Project project, Effect effect, @Nullable String alone) {
+        if (alone == null) {
+            return project;
+        }
+        if (effect.emitter(alone).isEmpty()) {
+            List<String> names = effect.emitters().stream().map(Emitter::name).toList();
+            throw new Wrong("/alone", '"' + alone + '"', Words.known("emitter", alone, names));
+        }
+        return project.withEffects(project.effects().stream()
+                .map(e -> e == effect ? e.alone(alone) : e)
+                .toList());
     }
 
     private static Preview preview(Effect effect, Optional<Rope> rope, PreviewWish wish) {

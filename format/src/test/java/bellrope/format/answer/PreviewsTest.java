@@ -2,7 +2,12 @@ package bellrope.format.answer;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import bellrope.core.project.Project;
+import bellrope.core.value.Curve;
 import bellrope.core.value.Problem;
+import bellrope.format.json.JsonValue;
+import bellrope.format.report.EffectReport.FindingReport;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -16,11 +21,20 @@ class PreviewsTest {
 
     private static PreviewWish wish(Long rope, String payload, String surface, String side, double[] velocity) {
         return new PreviewWish(
-                CROWN, rope, payload == null ? null : Asked.json(payload), surface, side, velocity, 1, null, null);
+                CROWN,
+                rope,
+                payload == null ? null : Asked.json(payload),
+                surface,
+                side,
+                velocity,
+                1,
+                null,
+                null,
+                null);
     }
 
     private static PreviewWish turned(String set) {
-        return new PreviewWish(Asked.effect("kite tear"), null, null, null, null, null, 1, null, Asked.json(set));
+        return new PreviewWish(Asked.effect("kite tear"), null, null, null, null, null, 1, null, null, Asked.json(set));
     }
 
     @Test
@@ -56,6 +70,39 @@ class PreviewsTest {
         Problem problem = Asked.problem(() -> head(wish(null, null, surface, side, new double[numbers])));
         assertThat(problem.place()).isEqualTo(place);
         assertThat(problem.allowed()).contains(allowed);
+    }
+
+    @Test
+    void showsAnEmitterAloneAndJudgesWhatIsAuthored() {
+        PreviewHead all = head(wish(null, null, null, null, null));
+        PreviewHead ring = head(alone("ring"));
+        assertThat(ring.numbers().births()).isEqualTo(1);
+        // What it spawns plays with it, and what spawns it.
+        long drops = head(alone("crown drops")).numbers().births();
+        assertThat(drops).isGreaterThan(30L).isLessThan(all.numbers().births());
+        assertThat(head(alone("ripples")).numbers().births()).isEqualTo(drops);
+        assertThat(Asked.problem(() -> head(alone("rings"))).allowed()).contains("did you mean ring?");
+    }
+
+    @Test
+    void aRemedyThatIsTakenWhileOneIsAloneLeavesTheOthersOn() {
+        Project project = Asked.WHOLE.project();
+        Project large = project.withEffects(project.effects().stream()
+                .map(e -> e.changed(
+                        "mist", m -> m.withLife(m.life().withSize(Curve.ONE).withOpacity(Curve.through(0, 1, 1, 0)))))
+                .toList());
+        Whole whole = new Whole(large, Asked.WHOLE.effects(), Asked.WHOLE.ropes());
+        List<FindingReport> found =
+                Previews.of(whole, alone("mist")).head().report().findings();
+        assertThat(found).extracting(FindingReport::emitter).contains("mist");
+        JsonValue emitters = found.get(0).mended().get("emitters");
+        for (int i = 0; i < emitters.size(); i++) {
+            assertThat(emitters.get(i).get("off")).isNull();
+        }
+    }
+
+    private static PreviewWish alone(String emitter) {
+        return new PreviewWish(CROWN, null, null, null, null, null, 1, null, emitter, null);
     }
 
     @Test

@@ -51,6 +51,17 @@ final class Endings {
                 span(w, rope, event, effect);
                 cleanUp(w, rope, effect);
             });
+            if (event.shape() != Shape.MOMENT && rope.stay().isPresent()) {
+                w.rope(
+                        "time in force without use",
+                        Severity.WRONG,
+                        rope,
+                        Slot.EVENT,
+                        "it has a time in force or a notice of it, which only a moment can have; " + event.name()
+                                + " says itself when it ends",
+                        "Leave it out",
+                        d -> d.stay = Optional.empty());
+            }
             owner(w, rope, event);
             followUps(w, rope);
         });

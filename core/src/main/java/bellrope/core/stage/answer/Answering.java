@@ -187,7 +187,7 @@ final class Answering {
             scene.enter(main, rope, effect, decision);
         }
         if (held == null) {
-            following.stays(rope, cause, main);
+            following.stays(rope.stay(), rope, cause, main);
         }
         companions(rope, cause, decision);
         Vec3 origin = decision.placing().origin(anchor);

@@ -15,6 +15,7 @@ import bellrope.core.stage.told.Account;
 import bellrope.core.stage.told.Told;
 import bellrope.core.value.Vec3;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** What ropes start later, where their first effect was. */
 public final class Following {
@@ -63,7 +64,7 @@ public final class Following {
         }
         if (follow.announce().isPresent()) {
             announce(follow.announce().get(), cause);
-            tell(follow, Told.What.NOTICE, rope, cause);
+            tell(follow.stay(), Told.What.NOTICE, rope, cause);
             return;
         }
         Effect effect = scene.roster().effect(follow.play());
@@ -73,7 +74,7 @@ public final class Following {
                         .note(name + ": " + effect.name() + " did not follow, because " + Ensemble.MOST
                                 + " instances play");
             }
-            unplayed(follow, rope, cause);
+            stays(follow.stay(), rope, cause, null);
             return;
         }
         Vec3 at = (main == null ? place : main.place(scene.now())).plus(follow.offset());
@@ -81,87 +82,59 @@ public final class Following {
         Instance instance =
                 new Instance(new Origin(Origin.Role.FOLLOW, index, rope.name(), cause, scene.now(), at, way));
         scene.enter(instance, rope, effect, scene.decision(rope, cause));
-        tell(follow, Told.What.BEGINS, rope, cause);
-        follow.inForce()
-                .ifPresent(
-                        seconds -> scene.later(Math.max(1, scene.pace().stepsAt(seconds)), () -> outOfForce(instance)));
+        stays(follow.stay(), rope, cause, instance);
     }
 
     /**
-     * Tells the game that what a moment began is there, and ends it when its time is over.
+     * Tells the game that something is there, and ends it when its time is over.
      *
-     * @param main what plays; null if nothing does
+     * @param instance what plays; null if nothing does. Game code is told all the same: what it does at those moments does not
+     *     hang on a picture
      */
-    void stays(Rope rope, Cause cause, Instance main) {
-        Stay stay = rope.stay().orElse(null);
-        if (stay == null) {
-            return;
-        }
+    void stays(Optional<Stay> stay, Rope rope, Cause cause, Instance instance) {
         tell(stay, Told.What.BEGINS, rope, cause);
-        int force = stay.inForce().isPresent()
-                ? Math.max(1, scene.pace().stepsAt(stay.inForce().getAsDouble()))
-                : 0;
-        if (main != null) {
+        OptionalDouble seconds = stay.map(Stay::inForce).orElse(OptionalDouble.empty());
+        int force = seconds.isPresent() ? Math.max(1, scene.pace().stepsAt(seconds.getAsDouble())) : 0;
+        if (instance != null) {
             if (force > 0) {
-                scene.later(force, () -> outOfForce(main));
+                scene.later(force, () -> outOfForce(instance));
             }
-            return;
-        }
-        if (stay.notice().isPresent()) {
-            if (force > 0) {
-                scene.later(force, () -> tell(stay, Told.What.ENDS, rope, cause));
-            }
-            int gone = force + scene.pace().stepsAt(stay.fadeOut());
-            scene.later(gone, () -> tell(stay, Told.What.GONE, rope, cause));
-        }
-    }
-
-    private void tell(Stay stay, Told.What what, Rope rope, Cause cause) {
-        stay.notice().ifPresent(name -> scene.tell(name, what, rope, cause, stay.values()));
-    }
-
-    private void tell(FollowUp follow, Told.What what, Rope rope, Cause cause) {
-        follow.notice().ifPresent(name -> scene.tell(name, what, rope, cause, follow.values()));
-    }
-
-    // Game code is told all the same: what it does at those moments does not hang on a picture.
-    private void unplayed(FollowUp follow, Rope rope, Cause cause) {
-        if (follow.notice().isEmpty()) {
-            return;
-        }
-        tell(follow, Told.What.BEGINS, rope, cause);
-        if (follow.inForce().isPresent()) {
-            int force = Math.max(1, scene.pace().stepsAt(follow.inForce().getAsDouble()));
-            int fade = scene.pace().stepsAt(follow.fadeOut());
+        } else if (stay.flatMap(Stay::notice).isPresent()) {
             scene.later(force, () -> {
-                tell(follow, Told.What.ENDS, rope, cause);
-                scene.later(fade, () -> tell(follow, Told.What.GONE, rope, cause));
+                if (force > 0) {
+                    tell(stay, Told.What.ENDS, rope, cause);
+                }
+                scene.later(scene.pace().stepsAt(stay.get().fadeOut()), () -> tell(stay, Told.What.GONE, rope, cause));
             });
-        } else {
-            scene.later(0, () -> tell(follow, Told.What.GONE, rope, cause));
         }
+    }
+
+    private void tell(Optional<Stay> stay, Told.What what, Rope rope, Cause cause) {
+        stay.ifPresent(s -> s.notice().ifPresent(name -> scene.tell(name, what, rope, cause, s.values())));
+    }
+
+    // What is said of an instance now; the rope may have changed since it began.
+    private Optional<Stay> stay(Instance instance, Rope rope) {
+        boolean moment = instance.origin().cause().event().shape() == EventType.Shape.MOMENT;
+        return switch (instance.role()) {
+            case MAIN -> moment ? rope.stay() : Optional.empty();
+            case FOLLOW ->
+                scene.roster()
+                        .followUp(instance.rope(), instance.origin().index())
+                        .flatMap(FollowUp::stay);
+            case START, END, CHILD -> Optional.empty();
+        };
     }
 
     private void outOfForce(Instance instance) {
-        if (instance.gone()) {
-            return;
-        }
         Rope rope = scene.roster().rope(instance.rope());
-        if (rope == null) {
-            instance.stop(scene.now());
+        Optional<Stay> stay = rope == null ? Optional.empty() : stay(instance, rope);
+        // What no longer has a time goes on.
+        if (instance.gone() || stay.filter(s -> s.inForce().isPresent()).isEmpty()) {
             return;
         }
-        Optional<Cause> cause = cause(instance);
-        if (instance.role() == Origin.Role.MAIN) {
-            Optional<Stay> stay = rope.stay();
-            stay.ifPresent(s -> cause.ifPresent(c -> tell(s, Told.What.ENDS, rope, c)));
-            end(instance, stay.map(Stay::fadeOut).orElse(0.0));
-        } else {
-            Optional<FollowUp> follow =
-                    scene.roster().followUp(instance.rope(), instance.origin().index());
-            follow.ifPresent(f -> cause.ifPresent(c -> tell(f, Told.What.ENDS, rope, c)));
-            end(instance, follow.map(FollowUp::fadeOut).orElse(0.0));
-        }
+        cause(instance).ifPresent(cause -> tell(stay, Told.What.ENDS, rope, cause));
+        end(instance, stay.get().fadeOut());
     }
 
     // What fades goes on until nothing can be seen of it; what does not spawns no more.
@@ -217,14 +190,8 @@ public final class Following {
             return;
         }
         cause(instance).ifPresent(cause -> {
-            if (instance.role() == Origin.Role.FOLLOW) {
-                scene.roster()
-                        .followUp(instance.rope(), instance.origin().index())
-                        .ifPresent(follow -> tell(follow, Told.What.GONE, rope, cause));
-            } else if (instance.role() == Origin.Role.MAIN) {
-                if (cause.event().shape() == EventType.Shape.MOMENT) {
-                    rope.stay().ifPresent(stay -> tell(stay, Told.What.GONE, rope, cause));
-                }
+            tell(stay(instance, rope), Told.What.GONE, rope, cause);
+            if (instance.role() == Origin.Role.MAIN) {
                 cue(FollowUp.Cue.OVER, rope, cause, instance, Vec3.ZERO, Vec3.UP);
             }
         });
