@@ -174,7 +174,17 @@ class MovesIT {
         // Twenty per cent more with each tick: from 1 to 2.8 in ten.
         bench.click("button[aria-label^='size lane']");
         bench.clickText(".el-dropdown-menu__item", "add a key");
-        bench.one("button[aria-label^='size key at 50 %']").sendKeys(Keys.DELETE);
+        bench.one("button[aria-label^='size key at 50 %']").click();
+        bench.enter("size key, at", "100");
+        bench.enter("size key, value", "2.8");
+        bench.one("button[aria-label^='size key at 100 % is 2.8']");
+        bench.click("button[aria-label^='size lane']");
+        bench.clickText(".el-dropdown-menu__item", "hold it in steps…");
+        bench.enter("size lane, steps", "10");
+        bench.await(b -> bench.all("button[aria-label^='size key']").size() == 10);
+        List<WebElement> sizes = bench.all("button[aria-label^='size key']");
+        assertThat(sizes.get(1).getAttribute("aria-label")).startsWith("size key at 10 % is 1.2;");
+        assertThat(sizes.get(9).getAttribute("aria-label")).startsWith("size key at 90 % is 2.8;");
         bench.click("button[aria-label^='opacity lane']");
         bench.clickText(".el-dropdown-menu__item", "hold it in steps…");
         bench.enter("opacity lane, steps", "10");
