@@ -123,6 +123,15 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
       :bins="report?.opacity"
       droppable
     />
+    <SettingRow
+      v-if="uses('share of gravity')"
+      path="birth.gravity"
+      name="gravity"
+      label="Share of gravity"
+      kind="pair"
+      :step="0.05"
+      droppable
+    />
     <TintRow />
     <LookRows />
     <SettingRow

@@ -90,6 +90,18 @@ function setEvenly(on: boolean) {
     else delete e.life.restEvenly
   }, true)
 }
+function setOther(on: boolean) {
+  edit.change((e) => {
+    if (on) e.life.otherColour = e.life.colour.map((s) => ({ ...s }))
+    else delete e.life.otherColour
+  }, true)
+}
+function setLive(on: boolean) {
+  edit.change((e) => {
+    if (on) e.life.live = true
+    else delete e.life.live
+  }, true)
+}
 const unused = computed(() => {
   const quiet: { words: string; kind?: string; use: () => void }[] = []
   if (!life.value.speed)
@@ -98,6 +110,8 @@ const unused = computed(() => {
     quiet.push({ words: 'spin', use: () => setLane('spin', [...ONE, { at: 1, value: 0 }], true) })
   if (life.value.restWithin === undefined)
     quiet.push({ words: 'comes to rest within', use: () => setRest(true) })
+  if (!life.value.otherColour) quiet.push({ words: 'between two colours', use: () => setOther(true) })
+  if (!life.value.live) quiet.push({ words: 'forces that follow', use: () => setLive(true) })
   for (const kind of Object.keys(FORCES) as Force['kind'][])
     quiet.push({ words: FORCES[kind].words, kind, use: () => addForce(kind) })
   return quiet
@@ -206,6 +220,15 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         >
       </span>
     </div>
+    <div v-if="life.live" class="field">
+      <span class="quiet">while they live</span>
+      <span v-explains="'Life.live'">
+        gravity, drag and forces follow; it moves step by step
+        <el-button link class="drop" aria-label="Keep those of the beginning" @click="setLive(false)"
+          >×</el-button
+        >
+      </span>
+    </div>
     <template v-for="lane in lanes" :key="lane.name">
       <CurveLane
         :data-setting="`life.${lane.name}`"
@@ -246,6 +269,22 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
       <template #clock><LaneClock lane="colour" part="name" /></template>
       <template #row><LaneClock lane="colour" part="row" /></template>
     </GradientLane>
+    <template v-if="life.otherColour">
+      <GradientLane
+        data-setting="life.otherColour"
+        :data-explains="explanation('Emitter', 'life.otherColour')"
+        :stops="life.otherColour"
+        :base="
+          before?.otherColour && JSON.stringify(before.otherColour) !== JSON.stringify(life.otherColour)
+            ? before.otherColour
+            : undefined
+        "
+        label="other colour"
+        @draft="(s) => setLane('otherColour', s, false)"
+        @commit="(s) => setLane('otherColour', s, true)"
+      />
+      <el-button link class="link leave" @click="setOther(false)">leave out the other colour</el-button>
+    </template>
     <div class="axis quiet" aria-hidden="true">
       <span>born</span><span>25 %</span><span>50 %</span><span>75 %</span><span>gone</span>
     </div>

@@ -76,6 +76,11 @@ export const MORE: More[] = [
     begin: (e) => (e.birth.opacity = [0.6, 1]),
   },
   {
+    name: 'share of gravity',
+    used: (e) => (e.birth.gravity ?? [1, 1]).some((v) => v !== 1),
+    begin: (e) => (e.birth.gravity = [0.7, 1.3]),
+  },
+  {
     name: 'share of source velocity',
     used: (e) => !!e.birth.inherit,
     begin: (e) => (e.birth.inherit = 0.5),

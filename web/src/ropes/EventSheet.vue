@@ -32,6 +32,7 @@ const TYPES: [Field['type'], string][] = [
   ['normal', 'a vector: normal'],
   ['direction', 'a vector: direction'],
   ['heading', 'a vector: heading'],
+  ['up', 'a vector: up'],
   ['velocity', 'a vector: velocity'],
   ['extent', 'a vector: full size'],
   ['half extent', 'a vector: half the size'],

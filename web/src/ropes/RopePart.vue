@@ -15,7 +15,8 @@ import HitSheet from './sheets/HitSheet.vue'
 import { become, useFit, type Move } from './fit'
 
 /** One bold part of a sentence and the small sheet that opens under it to change it. */
-const props = defineProps<{ word: Words; rope: Rope; ropeId: number; lit?: boolean }>()
+const props = defineProps<{ word: Words; rope: Rope; ropeId: number; lit?: boolean; opens?: boolean }>()
+const emit = defineEmits<{ added: [slot: string]; opened: [] }>()
 const project = useProject()
 const fit = useFit()
 provide(IN_SHEET, true)
@@ -39,6 +40,18 @@ watch(open, async (opened) => {
   // The sheet is shown a moment after it is there.
   setTimeout(() => first?.focus(), 60)
 })
+// A part that was just added opens as soon as the sentence says it.
+watch(
+  () => props.opens,
+  async (opens) => {
+    if (!opens) return
+    emit('opened')
+    await nextTick()
+    opener.value?.focus()
+    open.value = true
+  },
+  { immediate: true },
+)
 function elsewhere() {
   open.value = false
   newEvent!()
@@ -77,6 +90,7 @@ const FACINGS: { value: FacingName; words: string; needs: string[] }[] = [
   { value: 'heading', words: 'the heading of the subject', needs: [] },
   { value: 'up', words: 'up', needs: [] },
   { value: 'fixed', words: 'a fixed way', needs: [] },
+  { value: 'subject', words: 'as the subject stands', needs: [] },
 ]
 const facings = computed(() =>
   FACINGS.filter((f) => f.needs.every((need) => event.value?.fields.some((field) => field.type === need))),
@@ -196,8 +210,10 @@ const newChannel = (channel: string) => refit({ channel })
 const newTag = () => shut((rope) => rope.conditions.push({ tag: 'soaked' }))
 const newSince = () => shut((rope) => rope.conditions.push({ since: rope.event, relation: 'over', bound: 1 }))
 function addition(a: Addition) {
-  if (a.add) shut(a.add)
-  else added.value = a.slot
+  if (a.add) {
+    shut(a.add)
+    emit('added', a.slot)
+  } else added.value = a.slot
 }
 /** Lets what lasts begin or end with an effect, or with none. */
 function setEdge(edge: 'start' | 'end', name?: string) {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Words } from '../api/client'
 import type { Rope } from '../api/bundle'
 import RopePart from './RopePart.vue'
@@ -12,6 +12,13 @@ const mark = (i: number) =>
   /^[,;.]/.exec(props.words[i]?.slot === 'words' ? props.words[i].text : '')?.[0] ?? ''
 const rest = (i: number) => (i > 0 ? props.words[i].text.slice(mark(i).length) : props.words[i].text)
 
+/** The slot that was just added, whose part opens once the sentence says it: the last of its kind. */
+const adding = ref<string>()
+const NAMED: Record<string, string[]> = { 'follow up': ['follow up', 'gap'] }
+function opens(i: number) {
+  const slots = NAMED[adding.value ?? ''] ?? [adding.value]
+  return slots.includes(props.words[i].slot) && !props.words.slice(i + 1).some((w) => slots.includes(w.slot))
+}
 const editable = computed(() => props.rope !== undefined && props.ropeId !== undefined)
 </script>
 
@@ -25,6 +32,8 @@ const editable = computed(() => props.rope !== undefined && props.ropeId !== und
           :rope="rope!"
           :rope-id="ropeId!"
           :lit="word.slot === 'condition' && lit === word.index"
+          :opens="opens(i)"
+          @opened="adding = undefined"
         />{{ mark(i + 1) }}</span
       >
       <b v-else :class="{ gap: word.slot === 'gap' }">{{ word.text }}</b>
@@ -44,7 +53,12 @@ const editable = computed(() => props.rope !== undefined && props.ropeId !== und
         :rope-id="ropeId!"
       />
       {{ ' ' }}
-      <RopePart :word="{ text: '+ more', slot: 'new', index: 0 }" :rope="rope!" :rope-id="ropeId!" />
+      <RopePart
+        :word="{ text: '+ more', slot: 'new', index: 0 }"
+        :rope="rope!"
+        :rope-id="ropeId!"
+        @added="adding = $event"
+      />
     </template>
   </p>
 </template>

@@ -7,11 +7,13 @@ import NumberField from '../../common/NumberField.vue'
 import PairField from '../../common/PairField.vue'
 import { showNumber } from '../../common/numberText'
 import CurveLane from '../../effect/CurveLane.vue'
-import { actsOn, binding, numeric, scalar, typeOf } from './parameters'
+import { useProject } from '../../project/useProject'
+import { actsOn, binding, modesOn, numeric, rebind, scalar, typeOf } from './parameters'
 
 /** Where a parameter acts: each line a property, how the value meets the authored one, on which emitters, by which curve. */
 const props = defineProps<{ effect: Effect; parameter: Parameter; report?: ParameterReport }>()
 const emit = defineEmits<{ change: [edit: (p: Parameter) => void, save: boolean] }>()
+const project = useProject()
 
 const STRAIGHT: Key[] = [
   { at: 0, value: 0, ease: 'linear' },
@@ -38,6 +40,21 @@ function setCurve(i: number, on: boolean) {
   })
   open.value = on ? i : undefined
 }
+function onto(i: number, property: Property) {
+  const sprites = project.sprites.map((s) => s.body.name)
+  const on = props.parameter.bindings[i].emitter
+  const used = (props.effect.emitters.find((e) => e.name === on) ?? props.effect.emitters[0]).look.sprite
+  const same = modesOn(props.parameter, property).includes(props.parameter.bindings[i].mode)
+  emit(
+    'change',
+    (p) => {
+      const sprite = property === 'sprite' || p.bindings[i].property === 'sprite'
+      if (sprite || !same) rebind(p, i, property, used, sprites)
+      else p.bindings[i].property = property
+    },
+    true,
+  )
+}
 function setEmitter(i: number, name: string) {
   edit(i, (b) => {
     if (name) b.emitter = name
@@ -57,6 +74,10 @@ function base(b: Binding): string {
   const mine = (props.report?.bases ?? []).filter(
     (x) => x.property === b.property && (!b.emitter || x.emitter === b.emitter),
   )
+  if (b.property === 'sprite') {
+    const there = props.effect.emitters.filter((e) => !b.emitter || e.name === b.emitter)
+    return [...new Set(there.map((e) => e.look.sprite))].join(', ')
+  }
   if (!mine.length) return 'nothing there'
   const least = Math.min(...mine.map((x) => x.least))
   const most = Math.max(...mine.map((x) => x.most))
@@ -78,13 +99,13 @@ const options = computed(() =>
           :label="`Binding ${i + 1}, how`"
           @choose="edit(i, (x) => (x.mode = $event as Mode))"
         >
-          <option v-for="m in can.modes" :key="m" :value="m">{{ words[m] }}</option>
+          <option v-for="m in modesOn(parameter, b.property)" :key="m" :value="m">{{ words[m] }}</option>
         </Choice>
         <Choice
           :value="b.property"
           v-explains="'Binding.property'"
           :label="`Binding ${i + 1}, property`"
-          @choose="edit(i, (x) => (x.property = $event as Property))"
+          @choose="onto(i, $event as Property)"
         >
           <option v-for="x in can.properties" :key="x">{{ x }}</option>
         </Choice>

@@ -5,7 +5,8 @@ import Choice from '../../common/Choice.vue'
 import type { Datum, Effect, Parameter, ParameterType, Vector } from '../../api/bundle'
 import NumberField from '../../common/NumberField.vue'
 import ColourField from '../../effect/ColourField.vue'
-import { FAR, numeric, retyped, TYPES, typeOf, inWords } from './parameters'
+import { useProject } from '../../project/useProject'
+import { choosesSprites, FAR, numeric, retyped, TYPES, typeOf, inWords } from './parameters'
 
 /** What game code is told of a parameter: name, type, default, bounds, step, unit and a sentence. */
 const props = defineProps<{ effect: Effect; parameter: Parameter; value: Datum }>()
@@ -17,6 +18,8 @@ const emit = defineEmits<{
 }>()
 const p = computed(() => props.parameter)
 const type = computed(() => typeOf(p.value))
+const project = useProject()
+const sprites = computed(() => project.sprites.map((s) => s.body.name))
 const set = <K extends keyof Parameter>(key: K, value: Parameter[K] | undefined, save = true) =>
   emit(
     'change',
@@ -26,17 +29,21 @@ const set = <K extends keyof Parameter>(key: K, value: Parameter[K] | undefined,
     },
     save,
   )
-function options(words: string) {
-  const list = words
-    .split(',')
-    .map((w) => w.trim())
-    .filter(Boolean)
+function words(text: string) {
+  options(
+    text
+      .split(',')
+      .map((w) => w.trim())
+      .filter(Boolean),
+  )
+}
+function options(list: string[]) {
   emit(
     'change',
     (x) => {
       x.options = list
       if (!list.includes(x.default as string)) x.default = list[0] ?? ''
-      for (const b of x.bindings) b.each = list.map((_, i) => b.each?.[i] ?? 1)
+      for (const b of x.bindings) if (b.property !== 'sprite') b.each = list.map((_, i) => b.each?.[i] ?? 1)
     },
     true,
   )
@@ -74,12 +81,24 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
     </div>
     <div v-if="type === 'choice'" class="field">
       <span class="quiet">words</span>
+      <el-checkbox-group
+        v-if="choosesSprites(p)"
+        class="sprites"
+        :model-value="p.options"
+        :min="2"
+        aria-label="Sprites to choose from"
+        v-explains="'Parameter.options'"
+        @change="options($event as string[])"
+      >
+        <el-checkbox v-for="s in sprites" :key="s" :value="s" :label="s" />
+      </el-checkbox-group>
       <TextField
+        v-else
         :value="p.options?.join(', ')"
         v-explains="'Parameter.options'"
         label="Words, with commas between them"
         demanded
-        :take="options"
+        :take="words"
       />
     </div>
     <div class="field">

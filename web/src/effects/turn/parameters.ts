@@ -20,32 +20,51 @@ export const typeOf = (p: Parameter): ParameterType => p.type ?? 'number'
 export const scalar = (p: Parameter) => !['vector', 'colour'].includes(typeOf(p))
 export const numeric = (p: Parameter) => ['number', 'whole'].includes(typeOf(p))
 
-/** Which properties a parameter can act on, and how. */
 /** What a number without bounds is held within. */
 export const FAR = 1e6
 
+/** Which properties a parameter can act on, and how. */
 export function actsOn(p: Parameter): { properties: Property[]; modes: Mode[] } {
   switch (typeOf(p)) {
     case 'colour':
       return { properties: ['colour'], modes: ['multiply', 'replace'] }
     case 'vector':
-      return { properties: ['offset', 'gravity', 'shape'], modes: ['add', 'replace'] }
+      return { properties: ['offset', 'gravity', 'shape', 'force place'], modes: ['add', 'replace'] }
     default:
       return {
-        properties: PROPERTIES.filter((x) => x !== 'colour'),
+        properties: PROPERTIES.filter((x) => x !== 'colour' && (x !== 'sprite' || typeOf(p) === 'choice')),
         modes: ['multiply', 'divide', 'add', 'replace'],
       }
   }
 }
 
-/** A binding as it usually is: a number multiplies, a vector adds. */
+/** How a parameter can act on a property. */
+export const modesOn = (p: Parameter, property: Property): Mode[] =>
+  property === 'sprite' ? ['replace'] : actsOn(p).modes
+
+/** A binding as it usually is: a number multiplies, a vector adds, a sprite stands instead. */
 export function binding(p: Parameter, property: Property, emitter?: string): Binding {
-  const { modes } = actsOn(p)
-  const b: Binding = { property, mode: modes[0] }
+  const b: Binding = { property, mode: modesOn(p, property)[0] }
   if (emitter) b.emitter = emitter
+  if (property === 'sprite') return b
   const steps = typeOf(p) === 'flag' ? 2 : (p.options?.length ?? 0)
   if (steps) b.each = Array.from({ length: steps }, () => 1)
   return b
+}
+
+/** Whether the words of a choice are the names of sprites. */
+export const choosesSprites = (p: Parameter) => p.bindings.some((b) => b.property === 'sprite')
+
+/**
+ * Lets a binding act on another property. One that acts on sprites offers them: words that are none give way to the sprite in
+ * use and one besides.
+ */
+export function rebind(p: Parameter, i: number, property: Property, used: string, sprites: string[]) {
+  p.bindings[i] = binding(p, property, p.bindings[i].emitter)
+  if (property !== 'sprite' || p.options?.every((o) => sprites.includes(o))) return
+  p.options = [used, ...sprites.filter((s) => s !== used)].slice(0, 2)
+  p.default = used
+  for (const b of p.bindings) if (b.each) b.each = p.options.map((_, k) => b.each?.[k] ?? 1)
 }
 
 /** A parameter to begin with, under a name that is free. */

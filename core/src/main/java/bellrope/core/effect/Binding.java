@@ -61,16 +61,18 @@ public record Binding(Property property, Mode mode, Optional<String> emitter, Th
         boolean colour = property == Property.COLOUR;
         // What is allowed instead; empty where it fits.
         Optional<Refused> wrong = type.match(
-                number -> noColour(is),
-                whole -> noColour(is),
-                flag -> noColour(is),
-                choice -> noColour(is),
+                number -> numbered(is),
+                whole -> numbered(is),
+                flag -> numbered(is),
+                choice -> property == Property.SPRITE ? sprites() : numbered(is),
                 vector -> {
-                    if (colour) {
-                        return noColour(is);
+                    if (colour || property == Property.SPRITE) {
+                        return numbered(is);
                     } else if (!property.vector()) {
                         return refused(
-                                "property", is, "offset, gravity or shape, which is all that a vector can act on");
+                                "property",
+                                is,
+                                "offset, gravity, shape or force place, which is all that a vector can act on");
                     }
                     return mode != Mode.ADD && mode != Mode.REPLACE
                             ? refused("mode", word(mode), "add or replace, for a vector")
@@ -105,10 +107,21 @@ public record Binding(Property property, Mode mode, Optional<String> emitter, Th
         }
     }
 
-    private Optional<Refused> noColour(String is) {
+    private Optional<Refused> numbered(String is) {
         return property == Property.COLOUR
                 ? refused("property", is, "a property with a number; only a colour can act on colours")
-                : Optional.empty();
+                : property == Property.SPRITE
+                        ? refused("property", is, "a property with a number; only a choice can act on the sprite")
+                        : Optional.empty();
+    }
+
+    private Optional<Refused> sprites() {
+        if (mode != Mode.REPLACE) {
+            return refused("mode", word(mode), "replace, for a sprite");
+        }
+        return through == Through.STRAIGHT
+                ? Optional.empty()
+                : refused("each", "numbers", "nothing; the words of the choice are names of sprites");
     }
 
     private static Optional<Refused> refused(String place, String given, String allowed) {
@@ -127,7 +140,9 @@ public record Binding(Property property, Mode mode, Optional<String> emitter, Th
                 number -> bound(target, type, value),
                 whole -> bound(target, type, value),
                 flag -> bound(target, type, value),
-                choice -> bound(target, type, value),
+                choice -> property == Property.SPRITE
+                        ? property.drawn(target, ((Datum.Word) value).text())
+                        : bound(target, type, value),
                 vector -> property.moved(target, mode, ((Datum.Vec) value).value()),
                 colour -> property.tinted(target, mode, Rgba.parse(((Datum.Word) value).text())));
     }

@@ -38,6 +38,7 @@ import java.util.function.Consumer;
  * @param spin degrees a second
  * @param opacity 0 to 1
  * @param colour each particle's own
+ * @param gravity how much of the gravity of its life each particle feels, −10 to 10
  */
 public record Birth(
         List<Burst> bursts,
@@ -61,7 +62,8 @@ public record Birth(
         Range rotation,
         Range spin,
         Range opacity,
-        Tint colour) {
+        Tint colour,
+        Range gravity) {
     public static final double LONGEST_LIFE = 60;
 
     /**
@@ -114,6 +116,7 @@ public record Birth(
         Demand.within("rotation", rotation, -3600, 3600);
         Demand.within("spin", spin, -36000, 36000);
         Demand.within("opacity", opacity, 0, 1);
+        Demand.within("gravity", gravity, -10, 10);
     }
 
     /** Returns the size of a particle that drew a share from 0 to 1. */
@@ -122,6 +125,11 @@ public record Birth(
                 ? size.at(share)
                 : sizes.get(Weights.choice(sizes.size(), i -> sizes.get(i).weight(), share))
                         .size();
+    }
+
+    /** Tells whether all particles fall alike. */
+    public boolean fallsEvenly() {
+        return gravity.equals(Range.ONE);
     }
 
     /** Tells whether the emitter spawns anything by itself; one that does not plays only as the child of another. */
@@ -165,6 +173,7 @@ public record Birth(
         public Range spin = Range.ZERO;
         public Range opacity = Range.ONE;
         public Tint colour = new Tint.Between(Rgba.WHITE, Rgba.WHITE);
+        public Range gravity = Range.ONE;
 
         public Draft() {}
 
@@ -191,12 +200,13 @@ public record Birth(
             spin = b.spin;
             opacity = b.opacity;
             colour = b.colour;
+            gravity = b.gravity;
         }
 
         public Birth birth() {
             return new Birth(
                     bursts, stream, perUnit, delay, cap, shape, placing, aim, spread, offset, turn, space, inherit,
-                    speed, lifetime, size, sizes, height, rotation, spin, opacity, colour);
+                    speed, lifetime, size, sizes, height, rotation, spin, opacity, colour, gravity);
         }
     }
 }

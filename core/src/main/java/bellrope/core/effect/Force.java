@@ -3,9 +3,11 @@ package bellrope.core.effect;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Done;
 import bellrope.core.value.Vec3;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.DoubleUnaryOperator;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 
 /** What changes the velocity of particles besides gravity and drag. Places and axes are in the effect's frame. */
 public sealed interface Force {
@@ -39,6 +41,12 @@ public sealed interface Force {
 
     /** Units a second squared. */
     double strength();
+
+    /** Returns where it acts from; empty where it acts alike everywhere. */
+    default Optional<Vec3> from() {
+        return match(
+                a -> Optional.of(a.place), s -> Optional.of(s.place), p -> Optional.empty(), t -> Optional.empty());
+    }
 
     /**
      * Pulls towards a place; pushes away from it when the strength is negative.
@@ -156,12 +164,16 @@ public sealed interface Force {
 
     /** Returns this force with the distance of its place from the effect's changed. */
     default Force placed(DoubleUnaryOperator change) {
-        if (this instanceof Attractor a) {
-            return new Attractor(Property.stretched(a.place(), change), a.strength(), a.radius(), a.falloff());
-        } else if (this instanceof Swirl s) {
-            return new Swirl(Property.stretched(s.place(), change), s.axis(), s.strength(), s.radius(), s.falloff());
-        }
-        return this;
+        return at(place -> Property.stretched(place, change));
+    }
+
+    /** Returns this force with its place changed; one that has none is left as it is. */
+    default Force at(UnaryOperator<Vec3> change) {
+        return match(
+                a -> new Attractor(change.apply(a.place()), a.strength(), a.radius(), a.falloff()),
+                s -> new Swirl(change.apply(s.place()), s.axis(), s.strength(), s.radius(), s.falloff()),
+                p -> this,
+                t -> this);
     }
 
     private static double length(DoubleUnaryOperator change, double length) {

@@ -11,6 +11,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -28,11 +29,14 @@ import java.util.function.Consumer;
  * @param size over life fraction
  * @param opacity over life fraction, 0 to 1
  * @param colour over life fraction, in linear light
+ * @param otherColour a second lane of colours: each particle's lie between the two, at a share of its own, in linear light
  * @param speed over life fraction: multiplies the velocity, or is the speed in units a second
  * @param spin over life fraction: multiplies the spin, or is the spin in degrees a second
  * @param replaces the lanes that stand instead of what a particle was born with; the others multiply it
  * @param timed lanes that run over so many seconds from birth, above 0 to 60, and then stay as they end, whatever the life of a
  *     particle; the others run over its life
+ * @param live whether gravity, drag and forces follow what drives them while particles live; otherwise an instance keeps those
+ *     of its beginning. Its particles then move step by step
  */
 public record Life(
         Vec3 gravity,
@@ -43,10 +47,12 @@ public record Life(
         Curve size,
         Curve opacity,
         Gradient colour,
+        Optional<Gradient> otherColour,
         Curve speed,
         Curve spin,
         Set<Lane> replaces,
-        Map<Lane, Double> timed) {
+        Map<Lane, Double> timed,
+        boolean live) {
     /** The share of its speed that is gone when a particle counts as come to rest. */
     public static final double RESTED = 0.99;
 
@@ -93,7 +99,21 @@ public record Life(
             Curve speed,
             Curve spin,
             Set<Lane> replaces) {
-        this(gravity, drag, restWithin, false, forces, size, opacity, colour, speed, spin, replaces, Map.of());
+        this(
+                gravity,
+                drag,
+                restWithin,
+                false,
+                forces,
+                size,
+                opacity,
+                colour,
+                Optional.empty(),
+                speed,
+                spin,
+                replaces,
+                Map.of(),
+                false);
     }
 
     /** A life under gravity and drag alone, whose lanes multiply. */
@@ -128,7 +148,8 @@ public record Life(
 
     /** Tells whether the motion has an exact solution: only gravity and drag act. */
     public boolean exact() {
-        return forces.isEmpty()
+        return !live
+                && forces.isEmpty()
                 && speed.equals(Curve.ONE)
                 && !replaces(Lane.SPEED)
                 && (!restEvenly || restWithin.isEmpty());
@@ -170,6 +191,16 @@ public record Life(
         return with(d -> d.colour = other);
     }
 
+    /** Returns this life with colours between its own lane and another. */
+    public Life between(Gradient other) {
+        return with(d -> d.otherColour = Optional.of(other));
+    }
+
+    /** Returns this life with motion that follows what drives it, or one that keeps that of its beginning. */
+    public Life following(boolean follows) {
+        return with(d -> d.live = follows);
+    }
+
     public Life withSpeed(Curve other) {
         return with(d -> d.speed = other);
     }
@@ -202,10 +233,12 @@ public record Life(
         private Curve size;
         private Curve opacity;
         private Gradient colour;
+        private Optional<Gradient> otherColour;
         private Curve speed;
         private Curve spin;
         private Set<Lane> replaces;
         private Map<Lane, Double> timed;
+        private boolean live;
 
         private Draft(Life l) {
             gravity = l.gravity;
@@ -216,15 +249,30 @@ public record Life(
             size = l.size;
             opacity = l.opacity;
             colour = l.colour;
+            otherColour = l.otherColour;
             speed = l.speed;
             spin = l.spin;
             replaces = l.replaces;
             timed = l.timed;
+            live = l.live;
         }
 
         private Life life() {
             return new Life(
-                    gravity, drag, restWithin, restEvenly, forces, size, opacity, colour, speed, spin, replaces, timed);
+                    gravity,
+                    drag,
+                    restWithin,
+                    restEvenly,
+                    forces,
+                    size,
+                    opacity,
+                    colour,
+                    otherColour,
+                    speed,
+                    spin,
+                    replaces,
+                    timed,
+                    live);
         }
     }
 }

@@ -201,6 +201,10 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
         }
     }
 
+    Look withSprite(String other) {
+        return new Look(other, blend, order, frame, posture, brightness);
+    }
+
     Look withBrightness(double other) {
         return new Look(sprite, blend, order, frame, posture, other);
     }

@@ -165,13 +165,21 @@ public enum Property {
                             .toList()));
         }
     },
-    /** How far the places of attractors and swirls are from the effect's. */
+    /** How far the places of attractors and swirls are from the effect's; a vector acts on the places. */
     FORCE_PLACE("u", 1) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
             return e.withLife(e.life()
                     .withForces(e.life().forces().stream()
                             .map(force -> force.placed(f))
+                            .toList()));
+        }
+
+        @Override
+        Emitter moved(Emitter e, Mode mode, Vec3 by) {
+            return e.withLife(e.life()
+                    .withForces(e.life().forces().stream()
+                            .map(force -> force.at(place -> inside(mode == Mode.ADD ? place.plus(by) : by, 10_000)))
                             .toList()));
         }
     },
@@ -243,6 +251,13 @@ public enum Property {
             return e.withBirth(e.birth().with(d -> d.spin = mapped(d.spin, f, -36_000, 36_000)));
         }
     },
+    /** The picture and its sheet; only for a choice whose words are names of sprites. */
+    SPRITE("", 0) {
+        @Override
+        Emitter changed(Emitter e, DoubleUnaryOperator f) {
+            return e;
+        }
+    },
     /** The colours they are born with; only for parameters that are colours. */
     COLOUR("", 0) {
         @Override
@@ -296,24 +311,29 @@ public enum Property {
         return this == COUNT || this == RATE || this == PER_UNIT || this == LIFETIME;
     }
 
-    /** Tells whether all particles of an instance share it from its beginning, so that it cannot change while it plays. */
+    /**
+     * Tells whether all particles of an instance share it from its beginning, so that it cannot change while it plays; what is
+     * {@link #motion} can where a life is live.
+     */
     public boolean lasting() {
-        return this == GRAVITY
-                || this == DRAG
-                || this == FORCE
-                || this == FORCE_REACH
-                || this == FORCE_PLACE
+        return motion()
                 || this == BARRIER
                 || this == BOUNCE
                 || this == TRAIL
                 || this == BRIGHTNESS
                 || this == PLAYBACK
+                || this == SPRITE
                 || this == DELAY;
+    }
+
+    /** Tells whether it acts on particles on their way. */
+    public boolean motion() {
+        return this == GRAVITY || this == DRAG || this == FORCE || this == FORCE_REACH || this == FORCE_PLACE;
     }
 
     /** Tells whether a vector can act on it. */
     public boolean vector() {
-        return this == OFFSET || this == GRAVITY || this == SHAPE;
+        return this == OFFSET || this == GRAVITY || this == SHAPE || this == FORCE_PLACE;
     }
 
     /** Returns every number of an emitter that this property covers, as authored; none where there is nothing to act on. */
@@ -359,6 +379,13 @@ public enum Property {
     /** Returns the emitter with this property changed by a vector. */
     Emitter moved(Emitter emitter, Mode mode, Vec3 by) {
         return emitter;
+    }
+
+    /** Returns the emitter drawn with the sprite of that name. */
+    Emitter drawn(Emitter emitter, String sprite) {
+        return emitter.look().sprite().equals(sprite)
+                ? emitter
+                : emitter.withLook(emitter.look().withSprite(sprite));
     }
 
     /** Returns the emitter with its colours multiplied by, or all the same as, another. */

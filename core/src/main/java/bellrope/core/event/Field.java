@@ -335,6 +335,8 @@ public sealed interface Field {
         DIRECTION,
         /** Which way the subject points. */
         HEADING,
+        /** Which way is up for the subject: how it rolls about its heading. */
+        UP,
         /** How the subject moves, units a second. */
         VELOCITY,
         /** Full size along each axis, units; never the half of it. */

@@ -36,6 +36,7 @@ public enum Strength {
                             case POSITION, VELOCITY, OTHER -> Vec3.ZERO;
                             case NORMAL -> Vec3.UP;
                             case DIRECTION, HEADING -> Vec3.RIGHT;
+                            case UP -> Vec3.UP;
                             case EXTENT -> USUAL_EXTENT;
                             case HALF_EXTENT -> USUAL_EXTENT.times(0.5);
                         }),

@@ -101,7 +101,11 @@ public record ParameterTable(List<Measured> usual, List<Row> rows) {
     }
 
     private static boolean has(Property property, Emitter emitter) {
+        if (property == Property.FORCE_PLACE) {
+            return emitter.life().forces().stream().anyMatch(f -> f.from().isPresent());
+        }
         return property == Property.COLOUR
+                || property == Property.SPRITE
                 || property.vector()
                 || property.numbers(emitter).stream().anyMatch(n -> n != 0);
     }

@@ -5,6 +5,7 @@ import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
 import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Property;
 import bellrope.core.effect.Sprite;
 import bellrope.core.effect.Type;
 import bellrope.core.event.Channel;
@@ -71,8 +72,21 @@ public final class Consistency {
                         "sprite");
                 children(project, i, j);
             }
+            choices(effect, "/effects/" + i + "/parameters/", sprites);
         }
         cycles(project);
+    }
+
+    // The words of a choice that acts on the sprite are names of sprites.
+    private void choices(Effect effect, String place, List<String> sprites) {
+        for (int p = 0; p < effect.parameters().size(); p++) {
+            Parameter parameter = effect.parameters().get(p);
+            boolean acts = parameter.bindings().stream().anyMatch(b -> b.property() == Property.SPRITE);
+            List<String> options = parameter.type().options();
+            for (int o = 0; acts && o < options.size(); o++) {
+                known(place + p + "/options/" + o, options.get(o), sprites, "sprite");
+            }
+        }
     }
 
     private void children(Project project, int i, int j) {

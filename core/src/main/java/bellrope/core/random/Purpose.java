@@ -30,5 +30,9 @@ public enum Purpose {
     /** A velocity drawn for each axis. */
     VELOCITY_X,
     VELOCITY_Y,
-    VELOCITY_Z
+    VELOCITY_Z,
+    /** Which share of gravity a particle feels. */
+    GRAVITY,
+    /** Where its colours lie between two lanes. */
+    LANE
 }

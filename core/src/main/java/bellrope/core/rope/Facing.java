@@ -4,7 +4,7 @@ import bellrope.core.event.EventType;
 import bellrope.core.event.Field.Meaning;
 import java.util.List;
 
-/** Which way the effect's own y axis points when a rope plays it. */
+/** Which way the effect's own y axis points when a rope plays it; and with {@link #SUBJECT}, how its other axes lie. */
 public enum Facing {
     NORMAL("the normal", Meaning.NORMAL),
     DIRECTION("the direction", Meaning.DIRECTION),
@@ -13,7 +13,9 @@ public enum Facing {
     REFLECTED("as the direction is reflected", Meaning.DIRECTION, Meaning.NORMAL),
     HEADING("the heading", Meaning.HEADING),
     UP("up"),
-    FIXED("a fixed way");
+    FIXED("a fixed way"),
+    /** All of it: the effect's x axis along the heading, its y axis as far up as that, or as the event, says. */
+    SUBJECT("as the subject stands", Meaning.HEADING);
 
     private final String words;
     private final List<Meaning> needs;

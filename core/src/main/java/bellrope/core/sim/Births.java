@@ -116,6 +116,12 @@ final class Births {
         store.vx[i] = (float) (carryX + speed * (launch.dx * right.x() + launch.dy * up.x() + launch.dz * back.x()));
         store.vy[i] = (float) (carryY + speed * (launch.dx * right.y() + launch.dy * up.y() + launch.dz * back.y()));
         store.vz[i] = (float) (carryZ + speed * (launch.dx * right.z() + launch.dy * up.z() + launch.dz * back.z()));
+        if (store.fall != null) {
+            store.fall[i] = (float) birth.gravity().at(draws.unit(Purpose.GRAVITY));
+        }
+        if (store.lane != null) {
+            store.lane[i] = (float) draws.unit(Purpose.LANE);
+        }
         if (lag > 0 && !layer.integrated()) {
             layer.carry(i, lag);
         }

@@ -40,6 +40,7 @@ public final class EffectRun {
     private final Orientation[] frames;
     private final Launch[] launches;
     private final Mover[] movers;
+    private final boolean live;
     private final Births births;
     private final Batch batch = new Batch();
     private final Offspring offspring;
@@ -139,6 +140,7 @@ public final class EffectRun {
         this.early = descent.early();
         this.generation = descent.generation();
         this.turn = way.turn(0);
+        this.live = emitters.stream().anyMatch(e -> e.life().live());
         this.births = new Births(pace);
         double tempo = emitters.get(0).stepsPerSecond(pace);
         this.windUp = course.windUp() * tempo;
@@ -167,15 +169,38 @@ public final class EffectRun {
     }
 
     /**
-     * Sets what is born from now on. Gravity, drag, forces and brightness stay those of the beginning, since all particles of
-     * a layer share them.
+     * Sets what is born from now on; and what acts on what lives, where an emitter's life is live. Elsewhere gravity, drag and
+     * forces stay those of the beginning, since all particles of a layer share them; brightness does in any case.
      *
      * @param driven the same emitters with other values; none above the peaks
      */
     public void drive(List<Emitter> driven) {
         if (driven != emitters) {
+            for (int i = 0; i < frames.length; i++) {
+                if (!driven.get(i)
+                        .birth()
+                        .offset()
+                        .equals(emitters.get(i).birth().offset())) {
+                    frames[i] = Orientation.of(
+                            turn, driven.get(i).birth(), driven.get(i).look());
+                }
+            }
             emitters = driven;
+            follow();
             share();
+        }
+    }
+
+    /** Tells whether what drives it acts on what lives already. */
+    public boolean live() {
+        return live;
+    }
+
+    private void follow() {
+        for (int i = 0; live && i < movers.length; i++) {
+            if (movers[i] != null && emitters.get(i).life().live()) {
+                movers[i].follow(emitters.get(i).life(), turn);
+            }
         }
     }
 
@@ -221,6 +246,7 @@ public final class EffectRun {
                 frames[i] = Orientation.of(
                         turn, emitters.get(i).birth(), emitters.get(i).look());
             }
+            follow();
         }
     }
 
@@ -230,6 +256,9 @@ public final class EffectRun {
      */
     public void integrate(int step) {
         boolean alive = false;
+        if (live) {
+            turned(step - start);
+        }
         moveOn(now(step));
         for (int e = 0; e < movers.length; e++) {
             Layer layer = layers[e];

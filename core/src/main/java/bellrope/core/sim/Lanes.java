@@ -14,6 +14,8 @@ final class Lanes {
     final float[] opacity;
     /** Linear red, green, blue and opacity. */
     final float[] colour;
+    /** The second lane of colours, that each particle's lie between; null where there is none. */
+    final float[] otherColour;
     /** Whether the colour stays as it was at birth. */
     final boolean plainColour;
     /** The integral of the spin up to each fraction; null where spin is even. */
@@ -27,7 +29,8 @@ final class Lanes {
         size = held(life.size().table(CELLS), 0, Float.MAX_VALUE);
         opacity = held(life.opacity().table(CELLS), 0, 1);
         colour = life.colour().table(CELLS);
-        plainColour = !life.replaces(Life.Lane.COLOUR) && allOnes(colour);
+        otherColour = life.otherColour().map(g -> g.table(CELLS)).orElse(null);
+        plainColour = otherColour == null && !life.replaces(Life.Lane.COLOUR) && allOnes(colour);
         spin = left(life.spin(), life, Life.Lane.SPIN)
                 ? null
                 : integral(life.spin().table(CELLS));

@@ -76,7 +76,11 @@ public final class Layer {
         this.occasions = new long[emitter.end().children().size()];
         End.Trail trail = emitter.end().trail().orElse(null);
         this.ribbon = trail == null ? null : new Ribbon(trail, tempo);
-        this.store = new ParticleStore(64, integrates ? new Integrated(trail != null) : null);
+        this.store = new ParticleStore(
+                64,
+                integrates ? new Integrated(trail != null) : null,
+                !emitter.birth().fallsEvenly(),
+                life.otherColour().isPresent());
         this.flight = tables.flight(life.dragPerSecond(), tempo);
         this.lanes = tables.lanes(life);
         this.cost = Cost.of(emitter);
@@ -169,12 +173,13 @@ public final class Layer {
         double p = Flight.carriedBySpeed(drag, seconds);
         double q = Flight.carriedByAcceleration(drag, seconds);
         double left = Exact.exp(-drag * seconds);
-        store.x0[i] = (float) (store.x0[i] + store.vx[i] * p + ax * q);
-        store.y0[i] = (float) (store.y0[i] + store.vy[i] * p + ay * q);
-        store.z0[i] = (float) (store.z0[i] + store.vz[i] * p + az * q);
-        store.vx[i] = (float) (store.vx[i] * left + ax * p);
-        store.vy[i] = (float) (store.vy[i] * left + ay * p);
-        store.vz[i] = (float) (store.vz[i] * left + az * p);
+        float fall = store.fall(i);
+        store.x0[i] = (float) (store.x0[i] + store.vx[i] * p + ax * fall * q);
+        store.y0[i] = (float) (store.y0[i] + store.vy[i] * p + ay * fall * q);
+        store.z0[i] = (float) (store.z0[i] + store.vz[i] * p + az * fall * q);
+        store.vx[i] = (float) (store.vx[i] * left + ax * fall * p);
+        store.vy[i] = (float) (store.vy[i] * left + ay * fall * p);
+        store.vz[i] = (float) (store.vz[i] * left + az * fall * p);
     }
 
     void countOccasion(int child) {
@@ -285,7 +290,7 @@ public final class Layer {
         }
         int age = step - store.born[i];
         float left = flight.left()[age];
-        float carried = flight.bySpeed()[age];
+        float carried = flight.bySpeed()[age] * store.fall(i);
         out[0] = store.vx[i] * left + ax * carried;
         out[1] = store.vy[i] * left + ay * carried;
         out[2] = store.vz[i] * left + az * carried;
@@ -312,9 +317,10 @@ public final class Layer {
         double seconds = steps / tempo;
         double p = Flight.carriedBySpeed(flight.drag(), seconds);
         double q = Flight.carriedByAcceleration(flight.drag(), seconds);
-        place[0] = store.x[i] + u[0] * p + ax * q;
-        place[1] = store.y[i] + u[1] * p + ay * q;
-        place[2] = store.z[i] + u[2] * p + az * q;
+        double fallen = q * store.fall(i);
+        place[0] = store.x[i] + u[0] * p + ax * fallen;
+        place[1] = store.y[i] + u[1] * p + ay * fallen;
+        place[2] = store.z[i] + u[2] * p + az * fallen;
     }
 
     /** Notes where a particle that integrates came to its end, if it could be seen there. */

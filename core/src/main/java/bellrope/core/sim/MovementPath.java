@@ -25,7 +25,11 @@ public interface MovementPath {
      * @param velocity units a second
      */
     static MovementPath straight(Vec3 origin, Vec3 facing, Vec3 velocity, Pace pace) {
-        Rotation turn = Rotation.between(Vec3.UP, facing);
+        return straight(origin, Rotation.between(Vec3.UP, facing), velocity, pace);
+    }
+
+    /** Returns the way that goes straight on. */
+    static MovementPath straight(Vec3 origin, Rotation turn, Vec3 velocity, Pace pace) {
         double unitsPerStep = velocity.length() / pace.stepsPerSecond();
         return new MovementPath() {
             @Override

@@ -26,20 +26,22 @@ final class Mover {
     private static final double RUBS = 10;
 
     private final Emitter emitter;
-    private final Field field;
     private final Wall wall;
     private final double dt;
-    private final double drag;
-    private final double gx;
-    private final double gy;
-    private final double gz;
-    private final double stepBySpeed;
-    private final double stepByAcceleration;
-    private final double stepLeft;
-    private final double stepRub;
-    private final int parts;
+    // What acts on particles; it changes where the emitter's life is live.
+    private Field field;
+    private double drag;
+    private double gx;
+    private double gy;
+    private double gz;
+    private double stepBySpeed;
+    private double stepByAcceleration;
+    private double stepLeft;
+    private int parts;
     // Steps in which it slows evenly to nothing; 0 where it does not.
-    private final double restSteps;
+    private double restSteps;
+    private final double stepRub;
+    private final boolean live;
     // Share of the lane for each step of age, where that runs over seconds; 0 where it runs over life.
     private final float lanePace;
     private final float[] speedOver;
@@ -49,7 +51,8 @@ final class Mover {
     private final Bearing bearing;
     private final boolean local;
     // Whether nothing but gravity, drag and a collision changes how it flies, and nothing is left on its way.
-    private final boolean calm;
+    private boolean calm;
+    private final boolean plain;
     // Slots whose step is not calm.
     private int[] others = new int[0];
     // The effect's place now, and how far it moved in the last step.
@@ -78,6 +81,7 @@ final class Mover {
     private double wayX;
     private double wayY;
     private double wayZ;
+    private double fall;
     // Gravity and turbulence, which stay the same over a step.
     private double bx;
     private double by;
@@ -87,21 +91,11 @@ final class Mover {
     Mover(Emitter emitter, Lanes lanes, int index, Rotation turn, Pace pace) {
         this.emitter = emitter;
         Life life = emitter.life();
-        List<Force> forces = life.forces();
-        field = new Field(forces, turn, emitter.seed());
+        live = life.live();
         wall = emitter.end().collision().map(c -> Wall.of(c.with(), turn)).orElse(null);
         dt = 1.0 / emitter.stepsPerSecond(pace);
-        restSteps = life.evenRest().isPresent() ? life.evenRest().getAsDouble() / dt : 0;
         Double timed = life.timed().get(Life.Lane.SPEED);
         lanePace = timed == null ? 0 : (float) (dt / timed);
-        drag = life.dragPerSecond();
-        gx = life.gravity().x();
-        gy = life.gravity().y();
-        gz = life.gravity().z();
-        stepBySpeed = Flight.carriedBySpeed(drag, dt);
-        stepByAcceleration = Flight.carriedByAcceleration(drag, dt);
-        stepLeft = Exact.exp(-drag * dt);
-        parts = (int) Math.max(1, Math.ceil(drag * dt * 4));
         speedOver = lanes.speed;
         speedReplaces = life.replaces(Life.Lane.SPEED);
         stepRub = emitter.end()
@@ -124,7 +118,29 @@ final class Mover {
             trailEvery = 0;
             trailUnits = trail.length() / (Integrated.POINTS - 2);
         }
-        calm = field.none() && speedOver == null && restSteps == 0 && trail == null && !bearing.onTheWay();
+        plain = speedOver == null && trail == null && !bearing.onTheWay();
+        moves(life, turn);
+    }
+
+    /** Sets gravity, drag and forces, for a life that is live; how it is turned says where forces are. */
+    void follow(Life now, Rotation turn) {
+        moves(now, turn);
+        spanShare = Double.NaN;
+    }
+
+    private void moves(Life life, Rotation turn) {
+        List<Force> forces = life.forces();
+        field = new Field(forces, turn, emitter.seed());
+        restSteps = life.evenRest().isPresent() ? life.evenRest().getAsDouble() / dt : 0;
+        drag = life.dragPerSecond();
+        gx = life.gravity().x();
+        gy = life.gravity().y();
+        gz = life.gravity().z();
+        stepBySpeed = Flight.carriedBySpeed(drag, dt);
+        stepByAcceleration = Flight.carriedByAcceleration(drag, dt);
+        stepLeft = Exact.exp(-drag * dt);
+        parts = (int) Math.max(1, Math.ceil(drag * dt * 4));
+        calm = plain && field.none() && restSteps == 0;
     }
 
     Bearing bearing() {
@@ -184,6 +200,7 @@ final class Mover {
         float[] ws = store.integrated.uz;
         double bySpeed = stepBySpeed;
         double keeps = stepLeft;
+        float[] falls = store.fall;
         double fallX = gx * stepByAcceleration;
         double fallY = gy * stepByAcceleration;
         double fallZ = gz * stepByAcceleration;
@@ -208,9 +225,10 @@ final class Mover {
             double u = us[i];
             double v = vs[i];
             double w = ws[i];
-            double dx = u * bySpeed + fallX;
-            double dy = v * bySpeed + fallY;
-            double dz = w * bySpeed + fallZ;
+            double fall = falls == null ? 1 : falls[i];
+            double dx = u * bySpeed + fallX * fall;
+            double dy = v * bySpeed + fallY * fall;
+            double dz = w * bySpeed + fallZ * fall;
             if (wall != null && wall.near(px, py, pz, dx, dy, dz)) {
                 rest[left++] = i;
                 continue;
@@ -218,9 +236,9 @@ final class Mover {
             xs[i] = (float) (px + dx + cx);
             ys[i] = (float) (py + dy + cy);
             zs[i] = (float) (pz + dz + cz);
-            us[i] = (float) (u * keeps + gainX);
-            vs[i] = (float) (v * keeps + gainY);
-            ws[i] = (float) (w * keeps + gainZ);
+            us[i] = (float) (u * keeps + gainX * fall);
+            vs[i] = (float) (v * keeps + gainY * fall);
+            ws[i] = (float) (w * keeps + gainZ * fall);
         }
         return left;
     }
@@ -304,6 +322,7 @@ final class Mover {
 
     private void one(ParticleStore store, int i, int step, double time, double from, Occasions occasions, Layer layer) {
         Integrated integrated = store.integrated;
+        fall = store.fall(i);
         x = store.x[i] - ox;
         y = store.y[i] - oy;
         z = store.z[i] - oz;
@@ -319,7 +338,7 @@ final class Mover {
         double startX = ux;
         double startY = uy;
         double startZ = uz;
-        free(time);
+        free(time, from);
         double pace = 1;
         double startPace = 1;
         if (speedOver != null || restSteps > 0) {
@@ -385,15 +404,15 @@ final class Mover {
     }
 
     /** Works out the way of a stretch that meets nothing, and the velocity after it. */
-    private void free(double time) {
+    private void free(double time, double from) {
         if (field.none()) {
-            drift(gx, gy, gz);
+            drift(gx * fall, gy * fall, gz * fall);
             return;
         }
         field.gust(x, y, z, time);
-        bx = gx + field.ax;
-        by = gy + field.ay;
-        bz = gz + field.az;
+        bx = gx * fall + field.ax;
+        by = gy * fall + field.ay;
+        bz = gz * fall + field.az;
         if (!field.smooth()) {
             drift(bx, by, bz);
             return;
@@ -403,7 +422,9 @@ final class Mover {
         wayZ = 0;
         double h = span / parts;
         for (int part = 0; part < parts; part++) {
-            rungeKutta(h);
+            // Where forces are live their place goes along evenly over the step.
+            boolean goes = live && !local;
+            rungeKutta(h, goes ? 1 - from - part * h / dt : 0, goes ? h / dt / 2 : 0);
         }
     }
 
@@ -417,10 +438,14 @@ final class Mover {
         uz = uz * left + az * carriedBySpeed;
     }
 
-    private void rungeKutta(double h) {
-        double px = x + wayX;
-        double py = y + wayY;
-        double pz = z + wayZ;
+    // until: share of the step until the place of forces is where it will be at its end; half: of half this part.
+    private void rungeKutta(double h, double until, double half) {
+        double px = x + wayX + until * shiftX;
+        double py = y + wayY + until * shiftY;
+        double pz = z + wayZ + until * shiftZ;
+        double goneX = half * shiftX;
+        double goneY = half * shiftY;
+        double goneZ = half * shiftZ;
         field.at(px, py, pz);
         double a1x = bx + field.ax - drag * ux;
         double a1y = by + field.ay - drag * uy;
@@ -428,21 +453,21 @@ final class Mover {
         double v2x = ux + a1x * h / 2;
         double v2y = uy + a1y * h / 2;
         double v2z = uz + a1z * h / 2;
-        field.at(px + ux * h / 2, py + uy * h / 2, pz + uz * h / 2);
+        field.at(px + ux * h / 2 - goneX, py + uy * h / 2 - goneY, pz + uz * h / 2 - goneZ);
         double a2x = bx + field.ax - drag * v2x;
         double a2y = by + field.ay - drag * v2y;
         double a2z = bz + field.az - drag * v2z;
         double v3x = ux + a2x * h / 2;
         double v3y = uy + a2y * h / 2;
         double v3z = uz + a2z * h / 2;
-        field.at(px + v2x * h / 2, py + v2y * h / 2, pz + v2z * h / 2);
+        field.at(px + v2x * h / 2 - goneX, py + v2y * h / 2 - goneY, pz + v2z * h / 2 - goneZ);
         double a3x = bx + field.ax - drag * v3x;
         double a3y = by + field.ay - drag * v3y;
         double a3z = bz + field.az - drag * v3z;
         double v4x = ux + a3x * h;
         double v4y = uy + a3y * h;
         double v4z = uz + a3z * h;
-        field.at(px + v3x * h, py + v3y * h, pz + v3z * h);
+        field.at(px + v3x * h - 2 * goneX, py + v3y * h - 2 * goneY, pz + v3z * h - 2 * goneZ);
         double a4x = bx + field.ax - drag * v4x;
         double a4y = by + field.ay - drag * v4y;
         double a4z = bz + field.az - drag * v4z;

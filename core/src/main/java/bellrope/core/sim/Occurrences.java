@@ -88,14 +88,14 @@ public final class Occurrences {
         double sum = 0;
         for (int i = 0; i < store.slots(); i++) {
             double life = 1 / (store.pace[i] * (double) Pace.SIXTY.stepsPerSecond());
-            sum += wholeBelow(rate * way(emitter.life(), store.vx[i], store.vy[i], store.vz[i], life));
+            sum += wholeBelow(rate * way(emitter.life(), store.fall(i), store.vx[i], store.vy[i], store.vz[i], life));
         }
         return store.slots() == 0 ? 0 : sum / store.slots();
     }
 
     // Units that a particle comes in its life.
-    private static double way(Life life, double vx, double vy, double vz, double seconds) {
-        Vec3 a = life.gravity();
+    private static double way(Life life, double fall, double vx, double vy, double vz, double seconds) {
+        Vec3 a = life.gravity().times(fall);
         double rest = life.evenRest().orElse(0);
         boolean laned =
                 rest > 0 || !life.speed().equals(bellrope.core.value.Curve.ONE) || life.replaces(Life.Lane.SPEED);

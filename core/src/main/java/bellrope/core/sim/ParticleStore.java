@@ -42,6 +42,9 @@ public final class ParticleStore {
     float[] aspect;
     float[] pick;
     int[] face;
+    // Birth: the share of gravity that it feels, and where its colours lie between two lanes; null where all are alike.
+    float[] fall;
+    float[] lane;
     // Now.
     float[] x;
     float[] y;
@@ -63,10 +66,14 @@ public final class ParticleStore {
     private int buriedAt = Integer.MIN_VALUE;
 
     public ParticleStore(int capacity) {
-        this(capacity, null);
+        this(capacity, null, false, false);
     }
 
-    ParticleStore(int capacity, Integrated integrated) {
+    /**
+     * @param falls whether each feels a share of gravity of its own
+     * @param between whether each has colours of its own between two lanes
+     */
+    ParticleStore(int capacity, Integrated integrated, boolean falls, boolean between) {
         this.integrated = integrated;
         if (integrated != null) {
             integrated.grow(capacity);
@@ -97,6 +104,8 @@ public final class ParticleStore {
         p = new float[capacity];
         q = new float[capacity];
         stay = new int[capacity + 1];
+        fall = falls ? new float[capacity] : null;
+        lane = between ? new float[capacity] : null;
     }
 
     /** Returns how many live, as of the last {@link #bury}. */
@@ -252,6 +261,12 @@ public final class ParticleStore {
             pack(aspect, stay, kept);
             pack(pick, stay, kept);
             pack(face, stay, kept);
+            if (fall != null) {
+                pack(fall, stay, kept);
+            }
+            if (lane != null) {
+                pack(lane, stay, kept);
+            }
             if (integrated != null) {
                 pack(x, stay, kept);
                 pack(y, stay, kept);
@@ -279,6 +294,12 @@ public final class ParticleStore {
     /** Puts every particle where it is at a step. */
     public void move(int step, Flight flight, float ax, float ay, float az) {
         look(step, born, flight.bySpeed(), flight.byAcceleration(), p, q, slots);
+        if (fall != null) {
+            axis(x, x0, vx, ax, fall, p, q, slots);
+            axis(y, y0, vy, ay, fall, p, q, slots);
+            axis(z, z0, vz, az, fall, p, q, slots);
+            return;
+        }
         axis(x, x0, vx, ax, p, q, slots);
         axis(y, y0, vy, ay, p, q, slots);
         axis(z, z0, vz, az, p, q, slots);
@@ -296,6 +317,18 @@ public final class ParticleStore {
         for (int i = 0; i < n; i++) {
             out[i] = at[i] + speed[i] * p[i] + pull * q[i];
         }
+    }
+
+    private static void axis(
+            float[] out, float[] at, float[] speed, float pull, float[] fall, float[] p, float[] q, int n) {
+        for (int i = 0; i < n; i++) {
+            out[i] = at[i] + speed[i] * p[i] + pull * fall[i] * q[i];
+        }
+    }
+
+    /** Returns the share of gravity that a particle feels. */
+    float fall(int slot) {
+        return fall == null ? 1f : fall[slot];
     }
 
     private void grow() {
@@ -320,6 +353,8 @@ public final class ParticleStore {
         aspect = Arrays.copyOf(aspect, length);
         pick = Arrays.copyOf(pick, length);
         face = Arrays.copyOf(face, length);
+        fall = fall == null ? null : Arrays.copyOf(fall, length);
+        lane = lane == null ? null : Arrays.copyOf(lane, length);
         x = Arrays.copyOf(x, length);
         y = Arrays.copyOf(y, length);
         z = Arrays.copyOf(z, length);

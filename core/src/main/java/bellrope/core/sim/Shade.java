@@ -30,6 +30,7 @@ final class Shade {
     private final float[] sizeOver;
     private final float[] opacityOver;
     private final float[] colourOver;
+    private final float[] otherColour;
     private final float[] spinOver;
     private final boolean sizeReplaced;
     private final boolean opacityReplaced;
@@ -54,6 +55,7 @@ final class Shade {
         this.sizeOver = lanes.size;
         this.opacityOver = lanes.opacity;
         this.colourOver = lanes.colour;
+        this.otherColour = lanes.otherColour;
         this.sizeReplaced = life.replaces(Life.Lane.SIZE);
         this.opacityReplaced = life.replaces(Life.Lane.OPACITY);
         this.colourReplaced = life.replaces(Life.Lane.COLOUR);
@@ -149,10 +151,10 @@ final class Shade {
             int cell = Math.min(CELLS - 1, (int) at);
             float share = at - cell;
             int c = cell * 4;
-            red[i] = store.red[i] * between(colourOver[c], colourOver[c + 4], share);
-            green[i] = store.green[i] * between(colourOver[c + 1], colourOver[c + 5], share);
-            blue[i] = store.blue[i] * between(colourOver[c + 2], colourOver[c + 6], share);
-            alpha[i] *= between(colourOver[c + 3], colourOver[c + 7], share);
+            red[i] = store.red[i] * colour(i, c, share);
+            green[i] = store.green[i] * colour(i, c + 1, share);
+            blue[i] = store.blue[i] * colour(i, c + 2, share);
+            alpha[i] *= colour(i, c + 3, share);
         }
     }
 
@@ -167,14 +169,14 @@ final class Shade {
                 size[i] = read(sizeOver, cells(i, step, sizePace));
             }
             if (colourReplaced) {
-                red[i] = brightness * between(colourOver[c], colourOver[c + 4], share);
-                green[i] = brightness * between(colourOver[c + 1], colourOver[c + 5], share);
-                blue[i] = brightness * between(colourOver[c + 2], colourOver[c + 6], share);
+                red[i] = brightness * colour(i, c, share);
+                green[i] = brightness * colour(i, c + 1, share);
+                blue[i] = brightness * colour(i, c + 2, share);
             }
             if (opacityReplaced) {
                 alpha[i] = read(opacityOver, cells(i, step, opacityPace));
                 if (!plainColour) {
-                    alpha[i] *= between(colourOver[c + 3], colourOver[c + 7], share);
+                    alpha[i] *= colour(i, c + 3, share);
                 }
             }
         }
@@ -206,10 +208,12 @@ final class Shade {
         float life = 1 / store.pace[slot];
         float sizeLane = read(sizeOver, sizePace > 0 ? Math.min(1, life * sizePace) * CELLS : CELLS);
         float opacityLane = read(opacityOver, opacityPace > 0 ? Math.min(1, life * opacityPace) * CELLS : CELLS);
-        int colour = colourPace > 0 ? (int) (Math.min(1, life * colourPace) * CELLS) : CELLS;
+        int cell = colourPace > 0 ? (int) (Math.min(1, life * colourPace) * CELLS) : CELLS;
+        float lane = colourOver[4 * cell + 3];
+        lane = otherColour == null ? lane : between(lane, otherColour[4 * cell + 3], store.lane[slot]);
         float across = sizeReplaced ? sizeLane : store.size[slot] * sizeLane;
         float opaque = opacityReplaced ? opacityLane : store.opacity[slot] * opacityLane;
-        return across >= VISIBLE_SIZE && opaque * colourOver[4 * colour + 3] >= VISIBLE_OPACITY;
+        return across >= VISIBLE_SIZE && opaque * lane >= VISIBLE_OPACITY;
     }
 
     boolean evenSpin() {
@@ -237,6 +241,14 @@ final class Shade {
                     return (slot, step) ->
                             (int) (store.age(slot, step) * perSecond / stepsPerSecond + 1e-6) % sheet.frames();
                 });
+    }
+
+    // One of red, green, blue and opacity that the lanes give a particle, a share of the way from a cell to the next.
+    private float colour(int i, int at, float share) {
+        float one = between(colourOver[at], colourOver[at + 4], share);
+        return otherColour == null
+                ? one
+                : between(one, between(otherColour[at], otherColour[at + 4], share), store.lane[i]);
     }
 
     private static float read(float[] lane, float at) {

@@ -22,9 +22,22 @@ public final class Tables {
      * whose gravity is fed keeps its curves.
      */
     private record Curves(
-            Curve size, Curve opacity, Gradient colour, Curve spin, Curve speed, Set<Life.Lane> replaces) {
+            Curve size,
+            Curve opacity,
+            Gradient colour,
+            Gradient otherColour,
+            Curve spin,
+            Curve speed,
+            Set<Life.Lane> replaces) {
         Curves(Life life) {
-            this(life.size(), life.opacity(), life.colour(), life.spin(), life.speed(), life.replaces());
+            this(
+                    life.size(),
+                    life.opacity(),
+                    life.colour(),
+                    life.otherColour().orElse(null),
+                    life.spin(),
+                    life.speed(),
+                    life.replaces());
         }
 
         @Override
@@ -33,6 +46,7 @@ public final class Tables {
                     && size == c.size
                     && opacity == c.opacity
                     && colour == c.colour
+                    && otherColour == c.otherColour
                     && spin == c.spin
                     && speed == c.speed
                     && replaces.equals(c.replaces);

@@ -156,6 +156,7 @@ public record Preview(
                                     case POSITION -> Vec3.ZERO;
                                     case NORMAL -> surface.normal;
                                     case DIRECTION, HEADING -> side.direction;
+                                    case UP -> Vec3.UP;
                                     case VELOCITY -> velocity;
                                     case EXTENT, HALF_EXTENT, OTHER -> Vec3.ZERO;
                                 }));

@@ -40,6 +40,33 @@ public record Rotation(double x, double y, double z, double w) {
         return new Rotation(x * sin, y * sin, z * sin, Exact.cos(half));
     }
 
+    /** Returns the turn that carries the axes of the world onto three directions of length 1, square to one another and right-handed. */
+    public static Rotation onto(Vec3 x, Vec3 y, Vec3 z) {
+        // From the matrix with these columns, by the largest of the four parts (Shepperd's method).
+        double trace = x.x() + y.y() + z.z();
+        double a = y.z() - z.y();
+        double b = z.x() - x.z();
+        double c = x.y() - y.x();
+        if (trace >= Math.max(x.x(), Math.max(y.y(), z.z()))) {
+            return of(a, b, c, 1 + trace);
+        } else if (x.x() >= y.y() && x.x() >= z.z()) {
+            return of(1 + x.x() - y.y() - z.z(), x.y() + y.x(), x.z() + z.x(), a);
+        } else if (y.y() >= z.z()) {
+            return of(x.y() + y.x(), 1 + y.y() - x.x() - z.z(), y.z() + z.y(), b);
+        }
+        return of(x.z() + z.x(), y.z() + z.y(), 1 + z.z() - x.x() - y.y(), c);
+    }
+
+    private static Rotation of(double x, double y, double z, double w) {
+        double length = Math.sqrt(x * x + y * y + z * z + w * w);
+        return new Rotation(x / length, y / length, z / length, w / length);
+    }
+
+    /** Returns the turn back. */
+    public Rotation inverse() {
+        return new Rotation(-x, -y, -z, w);
+    }
+
     /** Returns the turn that does {@code first} and then this. */
     public Rotation after(Rotation first) {
         // Hamilton's product.

@@ -47,6 +47,7 @@ final class BirthJson {
         d.rotation = thing.range("rotation", Range.ZERO);
         d.spin = thing.range("spin", Range.ZERO);
         d.opacity = thing.range("opacity", Range.ONE);
+        d.gravity = thing.range("gravity", USUAL.gravity());
         d.colour = tint(thing);
         return thing.make(d::birth);
     }
@@ -250,6 +251,9 @@ final class BirthJson {
         node.set("rotation", Json.range(birth.rotation()));
         node.set("spin", Json.range(birth.spin()));
         node.set("opacity", Json.range(birth.opacity()));
+        if (!birth.fallsEvenly()) {
+            node.set("gravity", Json.range(birth.gravity()));
+        }
         write(node, birth.colour());
         return node;
     }

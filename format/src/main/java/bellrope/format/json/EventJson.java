@@ -23,6 +23,7 @@ final class EventJson {
         NORMAL,
         DIRECTION,
         HEADING,
+        UP,
         VELOCITY,
         EXTENT,
         HALF_EXTENT,
@@ -61,6 +62,7 @@ final class EventJson {
             case NORMAL -> vector(thing, name, Field.Meaning.NORMAL);
             case DIRECTION -> vector(thing, name, Field.Meaning.DIRECTION);
             case HEADING -> vector(thing, name, Field.Meaning.HEADING);
+            case UP -> vector(thing, name, Field.Meaning.UP);
             case VELOCITY -> vector(thing, name, Field.Meaning.VELOCITY);
             case EXTENT -> vector(thing, name, Field.Meaning.EXTENT);
             case HALF_EXTENT -> vector(thing, name, Field.Meaning.HALF_EXTENT);

@@ -10,6 +10,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 
@@ -26,6 +27,10 @@ final class LifeJson {
         Curve size = CurveJson.read(thing, "size");
         Curve opacity = CurveJson.read(thing, "opacity");
         Gradient colour = CurveJson.readGradient(thing, "colour");
+        Optional<Gradient> other = thing.has("otherColour")
+                ? Optional.ofNullable(CurveJson.readGradient(thing, "otherColour"))
+                : Optional.empty();
+        boolean live = thing.yes("live");
         Curve speed = CurveJson.readOrOne(thing, "speed");
         Curve spin = CurveJson.readOrOne(thing, "spin");
         Set<Life.Lane> replaces = EnumSet.noneOf(Life.Lane.class);
@@ -42,8 +47,8 @@ final class LifeJson {
             }
             return t.make(() -> timed);
         });
-        return thing.make(() ->
-                new Life(gravity, drag, rest, evenly, forces, size, opacity, colour, speed, spin, replaces, timed));
+        return thing.make(() -> new Life(
+                gravity, drag, rest, evenly, forces, size, opacity, colour, other, speed, spin, replaces, timed, live));
     }
 
     private static void lane(JsonReader thing, String name, int index, Set<Life.Lane> into) {
@@ -108,6 +113,7 @@ final class LifeJson {
         node.set("size", CurveJson.write(life.size()));
         node.set("opacity", CurveJson.write(life.opacity()));
         node.set("colour", CurveJson.write(life.colour()));
+        life.otherColour().ifPresent(other -> node.set("otherColour", CurveJson.write(other)));
         if (!life.speed().equals(Curve.ONE)) {
             node.set("speed", CurveJson.write(life.speed()));
         }
@@ -121,6 +127,9 @@ final class LifeJson {
         if (!life.timed().isEmpty()) {
             JsonObject timed = node.putObject("timed");
             life.timed().forEach((lane, seconds) -> timed.set(JsonReader.word(lane), Json.number(seconds)));
+        }
+        if (life.live()) {
+            node.put("live", true);
         }
         return node;
     }

@@ -4,6 +4,7 @@ import bellrope.core.check.Finding.Severity;
 import bellrope.core.effect.Binding;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Property;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.measure.Reaches;
@@ -163,13 +164,17 @@ final class Feeding {
         if (!feed.continuous() || parameter.isEmpty()) {
             return;
         }
-        String kept = parameter.get().bindings().stream()
+        Effect effect = w.played(rope).orElseThrow();
+        List<Property> properties = parameter.get().bindings().stream()
+                .filter(b -> keeps(effect, b))
                 .map(Binding::property)
-                .filter(p -> p.lasting())
                 .distinct()
+                .toList();
+        String kept = properties.stream()
                 .map(p -> p.name().toLowerCase(Locale.ROOT).replace('_', ' '))
                 .collect(Collectors.joining(", "));
         if (!kept.isEmpty()) {
+            boolean may = properties.stream().allMatch(Property::motion);
             w.rope(
                     "keeps its beginning",
                     Severity.DOUBTFUL,
@@ -177,8 +182,16 @@ final class Feeding {
                     Slot.FEED,
                     feed.parameter() + " also acts on " + kept
                             + ", which an instance keeps from its beginning: there it will not follow "
-                            + feed.source().words());
+                            + feed.source().words()
+                            + (may ? "; an emitter whose forces follow while particles live would" : ""));
         }
+    }
+
+    private static boolean keeps(Effect effect, Binding binding) {
+        return binding.property().lasting()
+                && effect.emitters().stream()
+                        .filter(e -> binding.on(e.name()))
+                        .anyMatch(e -> !(binding.property().motion() && e.life().live()));
     }
 
     private static void reach(Wiring w, Rope rope) {

@@ -4,12 +4,14 @@ import bellrope.core.event.Field.Meaning;
 import bellrope.core.event.Pull;
 import bellrope.core.random.Draws;
 import bellrope.core.random.Purpose;
+import bellrope.core.rope.Facing;
 import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Where;
 import bellrope.core.sim.MovementPath;
 import bellrope.core.stage.world.Axes;
 import bellrope.core.stage.world.FollowedPath;
+import bellrope.core.stage.world.FollowedPath.Turning;
 import bellrope.core.stage.world.Track;
 import bellrope.core.stage.world.World;
 import bellrope.core.value.Angle;
@@ -113,9 +115,30 @@ public final class Placing {
                         .orElse(Vec3.UP);
             case REFLECTED -> reflected();
             case HEADING -> heading();
+            case SUBJECT -> standing().y();
             case UP -> Vec3.UP;
             case FIXED -> pointing.fixed().directionOr(Vec3.UP);
         };
+    }
+
+    // The subject's axes: upright, or rolled as the event says.
+    private Axes standing() {
+        return Axes.subject(heading(), direction(Meaning.UP, Vec3.UP));
+    }
+
+    private Rotation turn(Vec3 facing) {
+        if (rope.pointing().facing() != Facing.SUBJECT) {
+            return Rotation.between(Vec3.UP, facing);
+        }
+        Axes axes = standing();
+        return Rotation.between(axes.y(), facing).after(axes.turn());
+    }
+
+    private Turning turning() {
+        Pointing pointing = rope.pointing();
+        boolean upright =
+                pointing.facing() == Facing.SUBJECT && vector(Meaning.UP).isEmpty();
+        return !pointing.turns() ? Turning.NOT : upright ? Turning.UPRIGHT : Turning.SHORTEST;
     }
 
     // d − 2(d·n)n, as in any textbook of geometry.
@@ -137,7 +160,7 @@ public final class Placing {
     public MovementPath way(Vec3 anchor, Pace pace) {
         Where where = rope.where();
         Pointing pointing = rope.pointing();
-        Vec3 facing = facing();
+        Rotation turn = turn(facing());
         Track track = track();
         if (where.moves() && track != null && track.known()) {
             boolean own = where.frame() == Where.Frame.SUBJECT;
@@ -148,14 +171,14 @@ public final class Placing {
                     own ? where.offset() : offset(),
                     own,
                     where.depth(),
-                    facing,
+                    turn,
                     where.anchor() == Where.Anchor.SCREEN ? 0 : pointing.velocity(),
-                    pointing.turns());
+                    turning());
         }
         boolean stays = where.anchor() == Where.Anchor.PLACE
                 || where.anchor() == Where.Anchor.CAMERA
                 || where.anchor() == Where.Anchor.SCREEN;
         Vec3 velocity = stays ? Vec3.ZERO : pull.velocity().times(pointing.velocity());
-        return MovementPath.straight(origin(anchor), facing, velocity, pace);
+        return MovementPath.straight(origin(anchor), turn, velocity, pace);
     }
 }

@@ -28,7 +28,7 @@ final class Cast {
     private static final Sprite NO_SPRITE = new Sprite("none", 1);
 
     /** What decides which layer a particle belongs to. */
-    private record Place(int order, int effect, int emitter, Vec3 gravity, double drag, double playback)
+    private record Place(int order, int effect, int emitter, Vec3 gravity, double drag, double playback, String sprite)
             implements Comparable<Place> {
         @Override
         public int compareTo(Place other) {
@@ -63,7 +63,8 @@ final class Cast {
                     i,
                     emitter.life().gravity(),
                     emitter.life().dragPerSecond(),
-                    emitter.playback());
+                    emitter.playback(),
+                    emitter.look().sprite());
             boolean own = apart || Layer.alone(emitter);
             Layer layer = own ? null : byPlace.get(place);
             mine[i] = layer != null ? layer : add(effect.name(), place, emitter, own);

@@ -126,6 +126,9 @@ public final class Ensemble {
                 EffectRun run = instance.run();
                 int before = run.particles();
                 run.open(mostParticles - alive);
+                if (run.live() && instance.driver() != null) {
+                    instance.driver().drive(run, step);
+                }
                 run.integrate(step);
                 alive += run.particles() - before;
                 count(run);

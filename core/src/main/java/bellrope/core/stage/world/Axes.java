@@ -1,5 +1,6 @@
 package bellrope.core.stage.world;
 
+import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 
 /** A frame in which offsets are given: three directions of length 1, square to one another, right-handed. */
@@ -15,8 +16,18 @@ public record Axes(Vec3 x, Vec3 y, Vec3 z) {
 
     /** Returns the frame of a subject: x along its heading, y as far up as that allows. */
     public static Axes subject(Vec3 heading) {
-        Vec3 y = Vec3.UP.plus(heading.times(-heading.y())).directionOr(new Vec3(-Math.signum(heading.y()), 0, 0));
+        return subject(heading, Vec3.UP);
+    }
+
+    /** Returns the frame of a subject that rolls: x along its heading, y as near to its own up as that allows. */
+    public static Axes subject(Vec3 heading, Vec3 up) {
+        Vec3 y = up.plus(heading.times(-up.dot(heading))).directionOr(new Vec3(-Math.signum(heading.y()), 0, 0));
         return new Axes(heading, y, heading.cross(y));
+    }
+
+    /** Returns the turn that carries the world's axes onto these. */
+    public Rotation turn() {
+        return Rotation.onto(x, y, z);
     }
 
     public Vec3 apply(Vec3 v) {

@@ -7,13 +7,22 @@ import java.util.OptionalDouble;
 
 /** The way of an instance that goes on with a subject or the camera. */
 public final class FollowedPath implements MovementPath {
+    /** Whether an instance turns with its subject. */
+    public enum Turning {
+        NOT,
+        /** The shortest way from heading to heading. */
+        SHORTEST,
+        /** And stays as upright as its heading allows. */
+        UPRIGHT
+    }
+
     private final Track track;
     private final int start;
     private final Vec3 offset;
     private final boolean subjectFrame;
     private final OptionalDouble depth;
     private final double share;
-    private final boolean turns;
+    private final Turning turning;
     private final Vec3 placeAtStart;
     private final Vec3 velocityAtStart;
     private final Vec3 headingAtStart;
@@ -27,9 +36,8 @@ public final class FollowedPath implements MovementPath {
      * @param start step of the stage on which the instance begins
      * @param beginning its number among beginnings, see {@link World#begins}
      * @param offset in the subject's frame if {@code subjectFrame}, else in the world
-     * @param facing where the instance's y axis points at first
+     * @param turn how the instance is turned at first
      * @param share of the velocity that newborns go on with
-     * @param turns whether it turns as the subject does
      */
     public FollowedPath(
             Track track,
@@ -38,24 +46,24 @@ public final class FollowedPath implements MovementPath {
             Vec3 offset,
             boolean subjectFrame,
             OptionalDouble depth,
-            Vec3 facing,
+            Rotation turn,
             double share,
-            boolean turns) {
+            Turning turning) {
         this.track = track;
         this.start = start;
         this.offset = offset;
         this.subjectFrame = subjectFrame;
         this.depth = depth;
         this.share = share;
-        this.turns = turns;
         int entry = track.knownTo(beginning);
         this.placeAtStart = track.at(entry, start);
         this.velocityAtStart = track.velocity(entry);
         this.headingAtStart = track.heading(entry);
-        this.turnAtStart = Rotation.between(Vec3.UP, facing);
+        this.turnAtStart = turn;
+        this.turning = turning;
         this.goneAtStart = track.gone(entry, start);
         this.heading = headingAtStart;
-        this.turn = turnAtStart;
+        this.turn = turn;
         this.frame = Axes.subject(headingAtStart);
     }
 
@@ -64,8 +72,18 @@ public final class FollowedPath implements MovementPath {
         if (!now.equals(heading)) {
             heading = now;
             frame = Axes.subject(now);
-            turn = turns ? Rotation.between(headingAtStart, now).after(turnAtStart) : turnAtStart;
+            turn = turning == Turning.NOT ? turnAtStart : since().after(turnAtStart);
         }
+    }
+
+    // How it has turned since the beginning.
+    private Rotation since() {
+        return switch (turning) {
+            case NOT -> Rotation.NONE;
+            case SHORTEST -> Rotation.between(headingAtStart, heading);
+            case UPRIGHT ->
+                frame.turn().after(Axes.subject(headingAtStart).turn().inverse());
+        };
     }
 
     @Override

@@ -63,8 +63,16 @@ class TrackTest {
         for (boolean turns : new boolean[] {true, false}) {
             Track track = new Track(60);
             track.put(0, 0, Vec3.ZERO, Vec3.RIGHT, null);
-            FollowedPath way =
-                    new FollowedPath(track, 0, 1, new Vec3(2, 0, 0), true, OptionalDouble.empty(), Vec3.UP, 1, turns);
+            FollowedPath way = new FollowedPath(
+                    track,
+                    0,
+                    1,
+                    new Vec3(2, 0, 0),
+                    true,
+                    OptionalDouble.empty(),
+                    Rotation.NONE,
+                    1,
+                    turns ? FollowedPath.Turning.SHORTEST : FollowedPath.Turning.NOT);
             Rotation first = way.turn(0);
             track.put(0, 1, Vec3.ZERO, Vec3.UP, null);
             double[] place = new double[3];
@@ -75,7 +83,8 @@ class TrackTest {
     }
 
     private static FollowedPath following(Track track, int start, Vec3 offset, OptionalDouble depth, double share) {
-        return new FollowedPath(track, start, 100, offset, false, depth, Vec3.UP, share, false);
+        return new FollowedPath(
+                track, start, 100, offset, false, depth, Rotation.NONE, share, FollowedPath.Turning.NOT);
     }
 
     @Test
