@@ -4,6 +4,7 @@ import type { InputInstance } from 'element-plus'
 import { useRoute, useRouter, type LocationQuery } from 'vue-router'
 import { api } from './api/client'
 import Explainer from './common/Explainer.vue'
+import { forgetOwnTimes } from './common/times'
 import { letterKeys, useKeys } from './common/useKeys'
 import ConflictSheet from './project/ConflictSheet.vue'
 import ProjectMenu from './project/ProjectMenu.vue'
@@ -37,7 +38,10 @@ async function start() {
 }
 
 async function open(id: number) {
-  if (id !== project.id) left.clear()
+  if (id !== project.id) {
+    left.clear()
+    forgetOwnTimes()
+  }
   await router.replace({ query: { project: id } })
   if (id !== project.id) await project.open(id)
 }

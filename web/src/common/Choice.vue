@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Comment, Fragment, inject, Text, useSlots, type VNode } from 'vue'
+import { Comment, Fragment, inject, nextTick, Text, useSlots, useTemplateRef, type VNode } from 'vue'
 import { IN_SHEET } from './sheet'
 import KindGlyph from './KindGlyph.vue'
 
@@ -71,6 +71,19 @@ const many = (all: (Option | Group)[]) => all.reduce((n, o) => n + ('options' in
 const holds = (all: (Option | Group)[], value: string): boolean =>
   all.some((o) => ('options' in o ? holds(o.options, value) : o.value === value))
 
+const select = useTemplateRef<{ $el: HTMLElement }>('select')
+const POINTS = 'aria-activedescendant'
+let pointed = ''
+/** A list that is shut has no option that its field could point at. */
+async function turned(open: boolean) {
+  await nextTick()
+  const field = select.value?.$el.querySelector('input')
+  if (!open) {
+    pointed = field?.getAttribute(POINTS) ?? ''
+    field?.removeAttribute(POINTS)
+  } else if (pointed && !field?.hasAttribute(POINTS)) field?.setAttribute(POINTS, pointed)
+}
+
 // Worked out while it is drawn, since what stands in the slot belongs to whoever draws this.
 function bound() {
   const { options: all, hint } = told()
@@ -86,6 +99,7 @@ function bound() {
 
 <template>
   <el-select-v2
+    ref="select"
     class="choice-of"
     size="small"
     v-bind="bound()"
@@ -97,6 +111,7 @@ function bound() {
     :show-arrow="false"
     :offset="3"
     @change="emit('choose', $event)"
+    @visible-change="turned"
   >
     <template v-if="pictured" #label="{ label: words, value: kind }"
       ><KindGlyph :kind="kind" /> {{ words }}</template

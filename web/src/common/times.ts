@@ -22,6 +22,11 @@ export function keepTimeUnit(label: string, unit: TimeUnit) {
   else times.value.own[name(label)] = unit
 }
 
+/** What was typed in one project says nothing about another. */
+export function forgetOwnTimes() {
+  times.value.own = {}
+}
+
 export const allTimes = () => times.value.all
 
 /** Shows all times in a unit, those too that had one of their own. */

@@ -126,9 +126,10 @@ const own = computed(() => birth.value.bursts.length || birth.value.stream || bi
     <SettingRow
       v-if="uses('share of gravity')"
       path="birth.gravity"
-      name="gravity"
+      name="gravity ×"
       label="Share of gravity"
       kind="pair"
+      unit=" "
       :step="0.05"
       droppable
     />

@@ -220,10 +220,10 @@ const sideways = computed(() => life.value.gravity[0] !== 0 || life.value.gravit
         >
       </span>
     </div>
-    <div v-if="life.live" class="field">
-      <span class="quiet">while they live</span>
-      <span v-explains="'Life.live'">
-        gravity, drag and forces follow; it moves step by step
+    <div v-if="life.live" class="field" v-explains="'Life.live'">
+      <span class="quiet">forces</span>
+      <span>
+        follow while particles live
         <el-button link class="drop" aria-label="Keep those of the beginning" @click="setLive(false)"
           >×</el-button
         >

@@ -101,8 +101,12 @@ function key(event: KeyboardEvent) {
   ;(document.activeElement as HTMLElement | null)?.blur()
   giveBack()
 }
-/** What was before stands where the births are drawn, so that nothing moves for it; what is longer is told on a hand. */
+/** What was before stands where the births are drawn, so that nothing moves for it; what is longer, or no number, is told on a hand. */
 const SHORT = 9
+const ghost = computed(() => {
+  const words = inWords(before.value)
+  return words.length > SHORT || !/\d/.test(words) ? '↩' : words
+})
 const tallest = computed(() => Math.max(1, ...(props.bins ?? [])))
 const AXES = ['x', 'y', 'z']
 function axis(i: number, v: number, save: boolean) {
@@ -125,7 +129,7 @@ function axis(i: number, v: number, save: boolean) {
         :title="`As it was before: ${inWords(before)}; F2 gives it back`"
         @click="giveBack"
       >
-        {{ inWords(before).length > SHORT ? '↩' : inWords(before) }}
+        {{ ghost }}
       </el-button>
       <svg v-else-if="bins?.some((b) => b)" viewBox="0 0 48 12" width="40" height="12" aria-hidden="true">
         <rect

@@ -36,7 +36,11 @@ function gives(name: string) {
   const p = effect.value.parameters.find((x) => x.name === name)!
   return p.least !== undefined && p.most !== undefined
     ? `${showNumber(p.least)}–${showNumber(p.most)} ${p.unit ?? ''}`
-    : TYPES[typeOf(p)]
+    : p.options
+      ? `${p.options.length} words`
+      : typeOf(p) === 'vector'
+        ? 'x, y, z'
+        : TYPES[typeOf(p)]
 }
 function mend(finding: FindingReport) {
   project.commit(props.part, finding.mended)

@@ -15,7 +15,14 @@ import HitSheet from './sheets/HitSheet.vue'
 import { become, useFit, type Move } from './fit'
 
 /** One bold part of a sentence and the small sheet that opens under it to change it. */
-const props = defineProps<{ word: Words; rope: Rope; ropeId: number; lit?: boolean; opens?: boolean }>()
+const props = defineProps<{
+  word: Words
+  rope: Rope
+  ropeId: number
+  lit?: boolean
+  opens?: boolean
+  mark?: string
+}>()
 const emit = defineEmits<{ added: [slot: string]; opened: [] }>()
 const project = useProject()
 const fit = useFit()
@@ -250,6 +257,7 @@ function later(edge: 'start' | 'end') {
         class="part"
         :class="{ missing: word.slot === 'gap', fresh: word.slot.startsWith('new'), lit }"
         :aria-expanded="open"
+        :data-mark="mark"
         @keydown.space.stop
         @keydown.enter.stop
       >
@@ -409,6 +417,17 @@ function later(edge: 'start' | 'end') {
   font-weight: 600;
   border-bottom: 1px dotted var(--bronze-soft);
   text-align: left;
+}
+/* One that may take several lines is underlined line by line, and the mark behind it stays with its last word. */
+.part[data-mark]:not(.lit) {
+  border-bottom: 0;
+  text-decoration: underline dotted var(--bronze-soft) 1px;
+  text-underline-offset: 4px;
+}
+.part[data-mark]::after {
+  content: attr(data-mark);
+  display: inline-block;
+  font-weight: 400;
 }
 .part:hover,
 .part[aria-expanded='true'] {

@@ -12,6 +12,8 @@ const mark = (i: number) =>
   /^[,;.]/.exec(props.words[i]?.slot === 'words' ? props.words[i].text : '')?.[0] ?? ''
 const rest = (i: number) => (i > 0 ? props.words[i].text.slice(mark(i).length) : props.words[i].text)
 
+// What may take several lines has the mark behind its own last word.
+const long = (word: Words) => word.text.length > 36
 /** The slot that was just added, whose part opens once the sentence says it: the last of its kind. */
 const adding = ref<string>()
 const NAMED: Record<string, string[]> = { 'follow up': ['follow up', 'gap'] }
@@ -33,8 +35,9 @@ const editable = computed(() => props.rope !== undefined && props.ropeId !== und
           :rope-id="ropeId!"
           :lit="word.slot === 'condition' && lit === word.index"
           :opens="opens(i)"
+          :mark="long(word) ? mark(i + 1) : undefined"
           @opened="adding = undefined"
-        />{{ mark(i + 1) }}</span
+        />{{ long(word) ? '' : mark(i + 1) }}</span
       >
       <b v-else :class="{ gap: word.slot === 'gap' }">{{ word.text }}</b>
     </template>

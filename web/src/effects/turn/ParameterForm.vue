@@ -258,6 +258,11 @@ const turned = computed(() => JSON.stringify(props.value) !== JSON.stringify(p.v
 </template>
 
 <style scoped>
+.sprites {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 12px;
+}
 input.short {
   width: 60px;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Parameter } from '../../api/bundle'
-import { actsOn, binding, fresh, retyped, strengths } from './parameters'
+import { actsOn, binding, choosesSprites, fresh, modesOn, rebind, retyped, strengths } from './parameters'
 
 const size: Parameter = {
   name: 'size',
@@ -76,5 +76,36 @@ describe('strengths', () => {
       'reach',
       'presence',
     ])
+  })
+})
+
+describe('a choice of sprites', () => {
+  const word = {
+    name: 'picture',
+    type: 'choice',
+    default: 'one',
+    options: ['one', 'other'],
+    bindings: [{ property: 'size', mode: 'multiply', each: [1, 2] }],
+  } as never as Parameter
+  it('stands instead of the sprite, and has no numbers', () => {
+    expect(actsOn(word).properties).toContain('sprite')
+    expect(actsOn(size).properties).not.toContain('sprite')
+    expect(modesOn(word, 'sprite')).toEqual(['replace'])
+    expect(binding(word, 'sprite', 'dust')).toEqual({ property: 'sprite', mode: 'replace', emitter: 'dust' })
+  })
+  it('offers sprites in place of words that are none', () => {
+    const p = structuredClone(word)
+    rebind(p, 0, 'sprite', 'straw', ['dot', 'straw', 'chip'])
+    expect(p).toMatchObject({ options: ['straw', 'dot'], default: 'straw' })
+    expect(p.bindings).toEqual([{ property: 'sprite', mode: 'replace' }])
+    expect(choosesSprites(p)).toBe(true)
+    rebind(p, 0, 'size', 'straw', ['dot', 'straw', 'chip'])
+    expect(p.options).toEqual(['straw', 'dot'])
+    expect(p.bindings).toEqual([{ property: 'size', mode: 'multiply', each: [1, 1] }])
+  })
+  it('keeps words that are sprites', () => {
+    const p = { ...structuredClone(word), options: ['dot', 'chip'], default: 'chip' }
+    rebind(p, 0, 'sprite', 'straw', ['dot', 'straw', 'chip'])
+    expect(p).toMatchObject({ options: ['dot', 'chip'], default: 'chip' })
   })
 })

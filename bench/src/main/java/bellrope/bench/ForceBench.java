@@ -1,5 +1,6 @@
 package bellrope.bench;
 
+import bellrope.core.effect.Binding;
 import bellrope.core.effect.Birth;
 import bellrope.core.effect.Burst;
 import bellrope.core.effect.Course;
@@ -9,11 +10,15 @@ import bellrope.core.effect.End;
 import bellrope.core.effect.Force;
 import bellrope.core.effect.Life;
 import bellrope.core.effect.Look;
+import bellrope.core.effect.Parameter;
+import bellrope.core.effect.Property;
 import bellrope.core.effect.Sprite;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
+import bellrope.core.stage.Knob;
 import bellrope.core.stage.Preview;
 import bellrope.core.stage.Stage;
+import bellrope.core.stage.told.Account;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Range;
@@ -47,11 +52,12 @@ public class ForceBench {
     private static final int PARTICLES = 4000;
     private static final int STEPS = 60;
 
-    @Param({"plain", "integrated", "push", "attractor", "swirl", "turbulence", "collision", "trail"})
+    @Param({"plain", "integrated", "push", "attractor", "live", "swirl", "turbulence", "collision", "trail"})
     public String kind;
 
     private Project project;
     private Stage stage;
+    private Knob knob;
 
     @Setup
     public void make() {
@@ -64,7 +70,7 @@ public class ForceBench {
         Life life = new Life(new Vec3(0, -9.8, 0), 0.4, Curve.ONE, Curve.ONE, Gradient.WHITE);
         Force force = switch (kind) {
             case "push" -> new Force.Push(2);
-            case "attractor" -> new Force.Attractor(new Vec3(0, 2, 0), 4, 5, Force.Falloff.LINEAR);
+            case "attractor", "live" -> new Force.Attractor(new Vec3(0, 2, 0), 4, 5, Force.Falloff.LINEAR);
             case "swirl" -> new Force.Swirl(Vec3.ZERO, Vec3.UP, 4, 5, Force.Falloff.LINEAR);
             case "turbulence" -> new Force.Turbulence(3, 1, 0.5);
             default -> null;
@@ -85,9 +91,10 @@ public class ForceBench {
                 1,
                 birth,
                 new Look("dot", Look.Blend.ALPHA, Look.Order.NEWEST_ON_TOP),
-                force == null ? life : life.withForces(List.of(force)),
+                (force == null ? life : life.withForces(List.of(force))).following(kind.equals("live")),
                 end);
-        Effect effect = new Effect("e", "", Course.once(1), OptionalLong.empty(), List.of(emitter), List.of());
+        Effect effect =
+                new Effect("e", "", Course.once(1), OptionalLong.empty(), List.of(emitter), List.of(strength()));
         project = new Project(
                 "p", Settings.USUAL, List.of(new Sprite("dot", 0.5)), List.of(), List.of(effect), List.of());
     }
@@ -96,14 +103,31 @@ public class ForceBench {
     public void pull() {
         Preview preview = Preview.plain(project.effects().get(0), 1);
         stage = new Stage(preview.staged(project));
-        stage.pull(preview.pull(project));
+        Account account = stage.pull(preview.pull(project));
+        if (kind.equals("live")) {
+            knob = stage.knob(account, account.answers().get(0).rope(), "pull");
+        }
     }
 
-    /** Motion alone: what a particle costs a step. */
+    private static Parameter strength() {
+        return new Parameter(
+                "pull",
+                1,
+                0,
+                2,
+                "×",
+                "",
+                List.of(new Binding(Property.FORCE, Binding.Mode.MULTIPLY, Optional.empty())));
+    }
+
+    /** Motion alone: what a particle costs a step; of <i>live</i>, with a force that game code turns at every step. */
     @Benchmark
     @OperationsPerInvocation(PARTICLES * STEPS)
     public int step() {
         for (int i = 0; i < STEPS; i++) {
+            if (kind.equals("live")) {
+                knob.set(0.8 + i % 10 * 0.04);
+            }
             stage.step();
         }
         return stage.particles();

@@ -27,6 +27,10 @@ import org.springframework.context.ConfigurableApplicationContext;
 
 /** The real server with the demo, and a real browser before it, at 1280 × 800. */
 final class Bench implements AutoCloseable {
+    /** Stories may wait so long for what they expect; whoever writes one has less patience. */
+    private static final Duration PATIENCE =
+            Duration.ofSeconds(Long.parseLong(System.getenv().getOrDefault("BELLROPE_PATIENCE", "60")));
+
     private final Path data;
     private final boolean demo;
     private final ChromeDriver browser;
@@ -259,7 +263,7 @@ final class Bench implements AutoCloseable {
     }
 
     <T> T await(Function<ChromeDriver, T> condition) {
-        return new WebDriverWait(browser, Duration.ofSeconds(60), Duration.ofMillis(60))
+        return new WebDriverWait(browser, PATIENCE, Duration.ofMillis(60))
                 .ignoring(StaleElementReferenceException.class)
                 .until(b -> condition.apply(browser));
     }

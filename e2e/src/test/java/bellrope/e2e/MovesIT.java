@@ -3,110 +3,16 @@ package bellrope.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInfo;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
 
 /** Pieces of real work, each begun in an empty project; the numbers that must appear are worked out by hand. */
 @DisplayName("From an empty project")
-class MovesIT {
-    @TempDir
-    static Path folder;
-
-    private static Bench bench;
-
-    @BeforeAll
-    static void begin() {
-        bench = new Bench(folder, false);
-        bench.await(b -> bench.text("header").contains("connected"));
-    }
-
-    @AfterAll
-    static void end() {
-        bench.close();
-    }
-
-    @BeforeEach
-    void emptyProject(TestInfo test) {
-        String name = test.getTestMethod().orElseThrow().getName();
-        bench.open("/");
-        bench.click("[data-testid=project]");
-        bench.await(b ->
-                bench.all("input[aria-label='Name of a new project']").stream().anyMatch(WebElement::isDisplayed));
-        bench.type("Name of a new project", name + Keys.ENTER);
-        bench.awaitText("[data-testid=project]", name);
-        bench.awaitText(".events", "Events are what the game announces");
-    }
-
-    private static void event(String verb) {
-        bench.clickText(".events button", "+ event");
-        bench.clickStarting(".el-dialog .commons button", verb);
-        bench.awaitText(".events", verb);
-        bench.click(".el-dialog__headerbtn");
-        bench.await(b -> bench.all(".el-overlay").stream().noneMatch(WebElement::isDisplayed));
-    }
-
-    private static void rope(String verb, String effect) {
-        bench.clickText(".events .name", verb);
-        bench.clickText("button", "Answer it with a rope");
-        bench.clickText(".row.open .part", "no effect chosen");
-        bench.clickStarting(".el-popper .choice", effect);
-        bench.awaitText(".row.open .sentence", "play ");
-        bench.await(b -> !bench.all("[data-number=births]").isEmpty());
-    }
-
-    private static void more(String addition) {
-        part("+ more");
-        bench.clickStarting(".el-popper .choice", addition);
-    }
-
-    private static void part(String text) {
-        bench.clickStarting(".row.open .part", text);
-        bench.await(b -> bench.all(".el-popper .sheet").stream().anyMatch(WebElement::isDisplayed));
-    }
-
-    private static void shut() {
-        bench.click(".events .head");
-        bench.await(b -> bench.all(".el-popper .sheet").stream().noneMatch(WebElement::isDisplayed));
-    }
-
-    private static int births() {
-        return Integer.parseInt(bench.number("births"));
-    }
-
-    private static String value(String label) {
-        return bench.one("input[aria-label^='" + label + "']").getAttribute("value");
-    }
-
-    /** Opens the effect of the open rope in the view of effects. */
-    private static void toEffect(String name) {
-        bench.clickText("nav a", "Effects");
-        bench.clickStarting(".list li button", name);
-        bench.await(b -> value("Name of the effect").equals(name));
-        bench.await(b -> !bench.all("[data-number=births]").isEmpty());
-    }
-
-    /** Answers an event by a blank effect, ten specks, and opens it. */
-    private static void blankEffect(String verb) {
-        event(verb);
-        rope(verb, "a blank effect");
-        toEffect("new effect");
-    }
-
-    private static void emitter(String name) {
-        bench.clickStarting("aside .choose", name);
-        bench.awaitText(".acts section[aria-label=Birth] h3", name);
-    }
-
+class MovesIT extends FromNothing {
     @Test
     void aMuzzleFlashOfThreeEmittersIsHalvedByOneNumber() {
         event("hit");
@@ -209,7 +115,7 @@ class MovesIT {
         rope("died", "exhaust");
         more("a time in force");
         bench.awaitText(".row.open .sentence", "play exhaust for 5 s and fade 2 s");
-        part("for 5 s and fade 2 s");
+        // What was added is open at once.
         bench.enter("in force for", "1s");
         bench.enter("then fades over", "500ms");
         bench.type("tell the game", "harm" + Keys.ENTER);

@@ -171,7 +171,7 @@ class RopesIT extends AtBench {
         part("+ more");
         choose("a notice to game code");
         bench.awaitText(row, "tell the game “notice”");
-        part("tell the game “notice”");
+        // What was added is open at once.
         bench.clickText(".carried button", "Add a value");
         bench.awaitText(row, "tell the game “notice” with position");
         bench.clickText(".carried button", "Add a value");

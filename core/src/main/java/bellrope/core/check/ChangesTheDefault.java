@@ -47,8 +47,9 @@ final class ChangesTheDefault implements Check {
     }
 
     private static String hidden(Neutral.Difference d) {
-        return "has a " + name(d) + " of " + range(d.authored(), d) + ", but " + d.parameter() + " replaces it by "
-                + range(d.played(), d) + ": what was authored is never seen, whatever the parameter";
+        return "has a " + name(d) + " of " + (d.authored().isEmpty() ? "its own" : range(d.authored(), d)) + ", but "
+                + d.parameter() + " replaces it by " + range(d.played(), d)
+                + ": what was authored is never seen, whatever the parameter";
     }
 
     private static String range(Optional<Range> range, Neutral.Difference d) {
@@ -58,7 +59,7 @@ final class ChangesTheDefault implements Check {
                         + (d.property().unit().isEmpty()
                                 ? ""
                                 : " " + d.property().unit()))
-                .orElse("another colour");
+                .orElse("another");
     }
 
     private static Optional<Finding.Remedy> remedy(Subject s, Neutral.Difference d) {

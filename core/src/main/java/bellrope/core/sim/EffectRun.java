@@ -140,7 +140,6 @@ public final class EffectRun {
         this.early = descent.early();
         this.generation = descent.generation();
         this.turn = way.turn(0);
-        this.live = emitters.stream().anyMatch(e -> e.life().live());
         this.births = new Births(pace);
         double tempo = emitters.get(0).stepsPerSecond(pace);
         this.windUp = course.windUp() * tempo;
@@ -150,8 +149,10 @@ public final class EffectRun {
         this.frames = new Orientation[n];
         this.launches = new Launch[n];
         this.movers = new Mover[n];
+        boolean follows = false;
         for (int i = 0; i < n; i++) {
             Emitter emitter = emitters.get(i);
+            follows |= emitter.life().live();
             schedules[i] =
                     new Schedule(peaks.get(i).birth(), course, peaks.get(i).stepsPerSecond(pace));
             frames[i] = Orientation.of(turn, emitter.birth(), emitter.look());
@@ -161,6 +162,7 @@ public final class EffectRun {
             }
             layers[i].reach(Hold.life(peaks.get(i), pace) + 1);
         }
+        this.live = follows;
         this.streamShare = new double[n];
         this.travelShare = new double[n];
         share();
