@@ -89,6 +89,11 @@ function inWords(v: unknown): string {
   if (typeof v === 'number') return show(v)
   if (Array.isArray(v) && v.every((n) => typeof n === 'number'))
     return (v as number[]).map(show).join(v.length === 2 ? '–' : ', ')
+  const range = v as { least?: number; most?: number }
+  const now = value.value as typeof range
+  if (range.least !== undefined && range.most !== undefined)
+    if (range.least !== now?.least || range.most !== now?.most)
+      return `${show(range.least)}–${show(range.most)}`
   return 'as before'
 }
 function giveBack() {

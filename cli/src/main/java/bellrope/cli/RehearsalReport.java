@@ -1,5 +1,6 @@
 package bellrope.cli;
 
+import bellrope.core.measure.Demand;
 import bellrope.core.measure.Numbers;
 import bellrope.core.project.Project;
 import bellrope.core.stage.Rehearsal;
@@ -14,6 +15,7 @@ import java.util.Locale;
  * A rehearsal for reading, by people and by machines.
  *
  * @param seconds how long it took, in game time
+ * @param demand instances and particles at once, by effect and by rope
  * @param pulls each with its account and the numbers of its own take
  */
 record RehearsalReport(
@@ -25,10 +27,13 @@ record RehearsalReport(
         long births,
         long dropped,
         int stillPlaying,
+        DemandReport demand,
         List<PullReport> pulls) {
+    record DemandReport(List<Demand.Line> effects, List<Demand.Line> ropes) {}
+
     record PullReport(AccountReport account, NumbersReport numbers) {}
 
-    static RehearsalReport of(Project project, Rehearsal rehearsal) {
+    static RehearsalReport of(Project project, Rehearsal rehearsal, Demand demand) {
         return new RehearsalReport(
                 project.name(),
                 project.settings().pace().seconds(rehearsal.steps()),
@@ -38,6 +43,7 @@ record RehearsalReport(
                 rehearsal.births(),
                 rehearsal.dropped(),
                 rehearsal.left(),
+                new DemandReport(demand.effects(), demand.ropes()),
                 rehearsal.accounts().stream()
                         .map(account -> pull(project, account))
                         .toList());
@@ -72,6 +78,8 @@ record RehearsalReport(
                         n.presenceTotal());
             }
         }
+        table(text, "effect", demand.effects());
+        table(text, "rope", demand.ropes());
         line(
                 text,
                 "%s: %d pulls in %.3f s; peak %d particles at %.3f s, %d instances; %d births, %d dropped; %d still playing",
@@ -85,6 +93,24 @@ record RehearsalReport(
                 dropped,
                 stillPlaying);
         return text.toString();
+    }
+
+    private static void table(StringBuilder text, String of, List<Demand.Line> lines) {
+        if (lines.isEmpty()) {
+            return;
+        }
+        boolean effects = of.equals("effect");
+        line(text, "\n%-32s %9s %10s %8s%s", of, "at once", "at", "mean", effects ? "  particles         at" : "");
+        for (Demand.Line l : lines) {
+            line(
+                    text,
+                    "%-32s %9d %8.3f s %8.2f%s",
+                    l.name(),
+                    l.peak(),
+                    l.peakAt(),
+                    l.mean(),
+                    effects ? String.format(Locale.ROOT, " %10d %8.3f s", l.particles(), l.particlesAt()) : "");
+        }
     }
 
     private static String seconds(Double value) {

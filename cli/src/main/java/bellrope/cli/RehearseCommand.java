@@ -1,5 +1,6 @@
 package bellrope.cli;
 
+import bellrope.core.measure.Demand;
 import bellrope.core.project.Project;
 import bellrope.core.stage.Rehearsal;
 import bellrope.core.value.Problem;
@@ -25,7 +26,8 @@ import picocli.CommandLine.Spec;
         name = "rehearse",
         mixinStandardHelpOptions = true,
         description = {
-            "Plays a file of pulls against a bundle and prints the account and the numbers of every pull.",
+            "Plays a file of pulls against a bundle and prints the account and the numbers of every pull, "
+                    + "and what they ask for: instances and particles at once, by effect and by rope.",
             "Exit code 0 only if every pull could be read; 1 if not; 2 if the command itself is wrong."
         })
 final class RehearseCommand implements Callable<Integer> {
@@ -59,8 +61,9 @@ final class RehearseCommand implements Callable<Integer> {
         Project project = read.value().get();
         Trace trace = Trace.read(new String(pullBytes.get(), StandardCharsets.UTF_8), project);
         refuse(pulls, trace.problems());
-        Rehearsal rehearsal = Rehearsal.of(project, trace.pulls());
-        RehearsalReport report = RehearsalReport.of(project, rehearsal);
+        Demand demand = new Demand(project.settings().pace());
+        Rehearsal rehearsal = Rehearsal.of(project, trace.pulls(), demand);
+        RehearsalReport report = RehearsalReport.of(project, rehearsal, demand);
         spec.commandLine().getOut().print(json ? JsonText.compact(report) + "\n" : report.inWords());
         spec.commandLine().getOut().flush();
         err.flush();

@@ -58,6 +58,12 @@ class RehearseCommandTest {
                 .contains("0.500 s  courier.landed: 5 ropes listened, 2 answered")
                 .contains("● hard knock at (12, 0, 0)")
                 .contains("onset 17 ms")
+                // The landing on thatch is held for 1.3 s: all three are there half a second in.
+                .containsPattern("effect +at once +at +mean +particles +at")
+                .containsPattern("hard knock +1 +0\\.500 s")
+                .containsPattern("straw puff +1 +0\\.000 s")
+                .containsPattern("rope +at once +at +mean")
+                .containsPattern("landing hard +1 +0\\.500 s")
                 .contains("Windrow Post: 2 pulls in")
                 .contains("0 dropped; 0 still playing");
     }

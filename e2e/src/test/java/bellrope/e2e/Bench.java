@@ -202,6 +202,19 @@ final class Bench implements AutoCloseable {
         new Actions(browser).sendKeys(keys).perform();
     }
 
+    /** Pulls until a moment's instances are seen to play; on a busy machine one pull may be over before its picture. */
+    void pullUntilSeen() {
+        note("[data-testid=live-instances]");
+        long[] again = {0};
+        await(b -> {
+            if (System.nanoTime() > again[0]) {
+                press(" ");
+                again[0] = System.nanoTime() + 3_000_000_000L;
+            }
+            return said().stream().anyMatch(n -> !n.equals("0"));
+        });
+    }
+
     /** Presses a key with Control held, and Shift if wanted. */
     void command(String key, boolean shift) {
         js("document.activeElement && document.activeElement.blur()");

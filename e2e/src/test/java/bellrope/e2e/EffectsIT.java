@@ -89,9 +89,10 @@ class EffectsIT extends AtBench {
         open("peat splat");
         emitter("clods");
         String births = bench.number("births");
+        String range = value("Burst, least") + "–" + value("Burst, most");
         bench.enter("Burst, most", "70");
         bench.await(b -> !bench.number("births").equals(births));
-        bench.awaitText("[data-setting='birth.bursts.0'] .ghost", "as before");
+        bench.awaitText("[data-setting='birth.bursts.0'] .ghost", range);
         bench.enter("Speed, most", "9");
         bench.awaitText("[data-setting='birth.speed'] .ghost", "2.4–5");
         bench.one("input[aria-label^='Speed, most']").sendKeys(Keys.F2);

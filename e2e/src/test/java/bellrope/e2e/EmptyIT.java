@@ -52,16 +52,7 @@ class EmptyIT {
             bench.awaitText(".row.open .sentence", "play sparks");
             bench.awaitText(".events .head", "all answered");
 
-            bench.note("[data-testid=live-instances]");
-            // On a busy machine one of them may be over before a picture of it is drawn.
-            long[] again = {0};
-            bench.await(b -> {
-                if (System.nanoTime() > again[0]) {
-                    bench.press(" ");
-                    again[0] = System.nanoTime() + 3_000_000_000L;
-                }
-                return bench.said().stream().anyMatch(n -> !n.equals("0"));
-            });
+            bench.pullUntilSeen();
             bench.awaitText("[data-testid=account]", "sparks at");
             String births = bench.number("births");
 

@@ -2,6 +2,7 @@ package bellrope.e2e;
 
 import java.nio.file.Path;
 import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.TestInfo;
@@ -37,6 +38,16 @@ abstract class FromNothing {
         bench.type("Name of a new project", name + Keys.ENTER);
         bench.awaitText("[data-testid=project]", name);
         bench.awaitText(".events", "Events are what the game announces");
+        bench.js("window.presses = 0; if (!window.counting) for (const kind of ['pointerdown', 'keydown'])"
+                + " window.addEventListener(kind, e => { window.counting = true;"
+                + " if (!e.key || e.key.length > 1 && e.key !== 'Control') window.presses++ }, true)");
+    }
+
+    /** Tells how many presses a piece of work took; what is typed into a field counts as the key that ends it. */
+    @AfterEach
+    void presses(TestInfo test) {
+        System.out.printf(
+                "  %s: %s presses%n", test.getTestMethod().orElseThrow().getName(), bench.js("return window.presses"));
     }
 
     static void event(String verb) {
@@ -115,19 +126,6 @@ abstract class FromNothing {
     static void toRopes() {
         bench.clickText("nav a", "Ropes");
         bench.await(b -> !bench.all(".row.open .sentence").isEmpty());
-    }
-
-    /** Pulls until a moment's instances are seen to play; on a busy machine one pull may be over before its picture. */
-    static void pullUntilSeen() {
-        bench.note("[data-testid=live-instances]");
-        long[] again = {0};
-        bench.await(b -> {
-            if (System.nanoTime() > again[0]) {
-                bench.press(" ");
-                again[0] = System.nanoTime() + 3_000_000_000L;
-            }
-            return bench.said().stream().anyMatch(n -> !n.equals("0"));
-        });
     }
 
     /** Returns a number without its unit. */

@@ -88,7 +88,7 @@ class WorkIT extends FromNothing {
         bench.enter("Speed, least", "10");
         bench.await(b -> bench.number("reach").startsWith("0.3"));
         toRopes();
-        pullUntilSeen();
+        bench.pullUntilSeen();
         bench.await(b -> bench.text("[data-testid=live-instances]").equals("0")
                 && bench.text("[data-testid=alive]").equals("0"));
     }
@@ -261,16 +261,80 @@ class WorkIT extends FromNothing {
 
     @Test
     void aStarBurstStandsInPlaceOfABoxInItsTurn() {
-        blankEffect("moving");
+        event("flipped");
+        rope("flipped", "a blank effect");
+        part("up");
+        choose("as the subject stands");
+        bench.awaitText(".row.open .sentence", "facing as the subject stands");
+        shut();
+        toEffect("new effect");
         bench.choose("Shape", "circle");
         bench.choose("Where on it", "on its rim");
         use("Birth", "placed evenly");
         bench.choose("Aim", "outward");
+        bench.enter("Gravity", "0");
+        bench.enter("Spread", "0");
         use("Birth", "share of gravity");
         bench.await(b -> value("Share of gravity, least").equals("0.7"));
         use("Life", "between two colours");
         bench.one("section[aria-label=Life] button[aria-label^='other colour, colour at']");
         assertThat(births()).isEqualTo(10);
+        // The ring lies in the plane of x and z: seen along the facing it goes nowhere, all round it does.
+        bench.await(b -> shown("reach") < 0.01);
+        assertThat(shown("onset")).isLessThan(20);
+    }
+
+    @Test
+    void snowSplashesDoesNotRunAwayAndIsTurnedIntoRain() {
+        event("appeared");
+        rope("appeared", "snowfall");
+        toEffect("snowfall");
+        bench.clickText("aside button", "+ emitter");
+        bench.clickText("aside button", "a blank one");
+        bench.await(b -> value("Name of the emitter").equals("specks"));
+        bench.click("button[aria-label='Remove burst 1']");
+        emitter("flakes");
+        use("End", "children");
+        bench.choose("Child 1, what", "specks");
+        bench.choose("Child 1, when", "on collision");
+        // Each flake strikes once and stays: a splash of so many, and no more of those.
+        bench.awaitText("section[aria-label=End]", "specks");
+        bench.awaitText("aside section[aria-label=Emitters]", "from flakes");
+        assertThat(bench.text("[data-testid=findings]")).doesNotContain("runs away");
+        // A splash that splashes itself would: it is said before it is played.
+        emitter("specks");
+        use("End", "children");
+        bench.choose("Child 1, what", "specks");
+        bench.choose("Child 1, when", "at end");
+        bench.enter("Child 1, most", "3");
+        bench.enter("Child 1, least", "2");
+        bench.awaitText("[data-testid=findings]", "runs away");
+        bench.click("button[aria-label='Remove child 1']");
+        bench.await(b -> !bench.text("[data-testid=findings]").contains("runs away"));
+        // Rain is the same, quicker and straight down.
+        emitter("flakes");
+        bench.choose("Aim", "by axis");
+        bench.enter("Velocity along y, least", "-12");
+        bench.enter("Velocity along y, most", "-10");
+        bench.await(b -> value("Velocity along y, least").equals("-12"));
+    }
+
+    @Test
+    void tenThingsAreExposedAndARateDrivesASpeed() {
+        blankEffect("landed");
+        bench.clickStarting(".below label", "Parameters for");
+        for (int i = 0; i < 10; i++) {
+            int before = i;
+            bench.clickText(".bench button", "+ parameter");
+            bench.await(b -> bench.all("aside .opens").size() > before);
+        }
+        bench.await(b -> bench.text(".below").contains("Parameters for game code 10"));
+        // The last drives speed: at twice, particles come about twice as fast.
+        bench.clickText(".bindings button", "+ acts on");
+        bench.choose("Binding 1, property", "speed");
+        double usual = shown("reach");
+        bench.type("Turn ", "2" + Keys.ENTER);
+        bench.await(b -> shown("reach") > 1.5 * usual);
     }
 
     @Test

@@ -9,6 +9,7 @@ import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -344,6 +345,13 @@ public sealed interface Field {
         /** Half the size along each axis, units; doubled as it comes in. */
         HALF_EXTENT,
         /** Three numbers that wire nothing. */
-        OTHER
+        OTHER;
+
+        /** Returns what it is, for whoever fills it in. */
+        public String words() {
+            return this == UP
+                    ? "which way is up"
+                    : "the " + name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        }
     }
 }

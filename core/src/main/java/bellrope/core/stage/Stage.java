@@ -25,6 +25,7 @@ import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.nio.ByteBuffer;
 import java.util.List;
+import java.util.function.BiConsumer;
 
 /**
  * The running whole: a project's ropes, the instances they started, and the account of every pull. This is the front door
@@ -261,6 +262,11 @@ public final class Stage {
     /** Returns how many instances are held. */
     public int instances() {
         return scene.ensemble().playing().size();
+    }
+
+    /** Tells of each instance that is held which rope began it, and which effect it plays. */
+    public void playing(BiConsumer<String, String> each) {
+        scene.ensemble().playing().forEach(i -> each.accept(i.rope(), i.effect()));
     }
 
     /** Returns how many spans and states last, each counted for every rope that answers it. */

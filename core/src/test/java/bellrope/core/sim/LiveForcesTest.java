@@ -5,17 +5,12 @@ import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
 import bellrope.core.effect.Birth;
-import bellrope.core.effect.Course;
-import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Force;
 import bellrope.core.effect.Force.Falloff;
 import bellrope.core.effect.Life;
-import bellrope.core.effect.Sprite;
-import bellrope.core.value.Pace;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import java.util.List;
-import java.util.function.Consumer;
 import org.hipparchus.ode.ODEState;
 import org.hipparchus.ode.OrdinaryDifferentialEquation;
 import org.hipparchus.ode.nonstiff.DormandPrince853Integrator;
@@ -26,51 +21,6 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What acts on particles changes while they live. */
 class LiveForcesTest {
     private static final Vec3 FALL = new Vec3(0, -9.8, 0);
-
-    /** A particle, the run that moves it, and what it is driven by. */
-    private static final class One {
-        final Layer layer;
-        final EffectRun run;
-        final Emitter emitter;
-        int step;
-
-        One(Birth birth, Life life, Vec3 velocity) {
-            emitter = Sample.emitter("e", 1, birth, life);
-            layer = new Layer(emitter, 60, 0, new Sprite("dot", 1));
-            run = new EffectRun(
-                    Sample.effect("e", emitter).withCourse(Course.once(5)),
-                    List.of(emitter),
-                    new Layer[] {layer},
-                    Pace.SIXTY,
-                    7,
-                    0,
-                    new EffectRun.Placement(Vec3.ZERO, Vec3.UP, velocity),
-                    EffectRun.Descent.NONE);
-            run.open(1000);
-            run.spawn(0);
-        }
-
-        void driven(Life life) {
-            run.drive(List.of(emitter.withLife(life)));
-        }
-
-        One steps(int n, Consumer<One> before) {
-            for (int i = 0; i < n; i++) {
-                before.accept(this);
-                step++;
-                layer.advance(step);
-                run.open(1000);
-                run.integrate(step);
-                run.spawn(step);
-            }
-            return this;
-        }
-
-        Vec3 place() {
-            ParticleStore s = layer.store();
-            return new Vec3(s.x[0], s.y[0], s.z[0]);
-        }
-    }
 
     private static Birth thrown(Vec3 from, double speed) {
         return Sample.burst(1, 5).with(d -> {
@@ -92,7 +42,8 @@ class LiveForcesTest {
         Force.Attractor pull = new Force.Attractor(new Vec3(0.5, 1, 0), 6, 2, Falloff.SQUARE);
         double drag = 0.8;
         Life life = Sample.falling(Vec3.ZERO, drag).withForces(List.of(pull)).following(true);
-        One one = new One(thrown(new Vec3(1, 0.5, 0.2), 2), life, new Vec3(along, 0, 0)).steps(120, o -> {});
+        One one = One.of(thrown(new Vec3(1, 0.5, 0.2), 2), life, new Vec3(along, 0, 0))
+                .steps(120, o -> {});
         OrdinaryDifferentialEquation equation = new OrdinaryDifferentialEquation() {
             @Override
             public int getDimension() {
@@ -120,7 +71,7 @@ class LiveForcesTest {
     @Test
     void gravityThatIsTurnedActsOnWhatFlies() {
         Life life = Sample.falling(FALL, 0).following(true);
-        One one = new One(thrown(Vec3.ZERO, 4), life, Vec3.ZERO);
+        One one = One.of(thrown(Vec3.ZERO, 4), life, Vec3.ZERO);
         one.steps(30, o -> {});
         double v = 4 - 9.8 / 2;
         double y = 4 * 0.5 - 9.8 / 8;
@@ -133,7 +84,7 @@ class LiveForcesTest {
     @Test
     void dragThatIsTurnedActsOnWhatFlies() {
         Life life = Sample.still().following(true);
-        One one = new One(thrown(Vec3.ZERO, 4), life, Vec3.ZERO);
+        One one = One.of(thrown(Vec3.ZERO, 4), life, Vec3.ZERO);
         one.steps(30, o -> {});
         one.driven(life.withDrag(3));
         one.steps(30, o -> {});
@@ -144,7 +95,7 @@ class LiveForcesTest {
     @Test
     void withoutItAnInstanceKeepsThatOfItsBeginning() {
         Life life = Sample.falling(FALL, 0);
-        One kept = new One(thrown(Vec3.ZERO, 4), life, Vec3.ZERO).steps(30, o -> {});
+        One kept = One.of(thrown(Vec3.ZERO, 4), life, Vec3.ZERO).steps(30, o -> {});
         kept.driven(life.withGravity(Vec3.ZERO));
         kept.steps(30, o -> {});
         close(kept.place(), 0, 4 - 9.8 / 2, 0, 1e-4);
@@ -156,8 +107,8 @@ class LiveForcesTest {
         Force.Swirl swirl = new Force.Swirl(Vec3.ZERO, Vec3.UP, 5, 3, Falloff.LINEAR);
         Life life = Sample.falling(FALL, 0.5).withForces(List.of(swirl)).following(true);
         Birth birth = thrown(new Vec3(1, 0, 0), 2);
-        One left = new One(birth, life, Vec3.ZERO).steps(60, o -> {});
-        One told = new One(birth, life, Vec3.ZERO)
+        One left = One.of(birth, life, Vec3.ZERO).steps(60, o -> {});
+        One told = One.of(birth, life, Vec3.ZERO)
                 .steps(60, o -> o.driven(life.withDrag(0.5).following(true)));
         assertThat(told.place()).isEqualTo(left.place());
     }
@@ -166,7 +117,7 @@ class LiveForcesTest {
     void aStrengthBeyondAnyIsHeld() {
         Force held = new Force.Push(10).times(1e300);
         assertThat(held.strength()).isEqualTo(10_000);
-        One one = new One(
+        One one = One.of(
                 thrown(new Vec3(1, 0, 0), 0),
                 Sample.still().withForces(List.of(held)).following(true),
                 Vec3.ZERO);

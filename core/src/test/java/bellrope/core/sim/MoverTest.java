@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
 import bellrope.core.effect.Birth;
-import bellrope.core.effect.Course;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
 import bellrope.core.effect.End.Barrier;
@@ -15,10 +14,8 @@ import bellrope.core.effect.End.Outcome;
 import bellrope.core.effect.Force;
 import bellrope.core.effect.Force.Falloff;
 import bellrope.core.effect.Life;
-import bellrope.core.effect.Sprite;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Gradient;
-import bellrope.core.value.Pace;
 import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
@@ -39,40 +36,6 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** One particle on its way, step by step. */
 class MoverTest {
     private static final Vec3 FALL = new Vec3(0, -9.8, 0);
-
-    /** A particle and the run that moves it. */
-    private static final class One {
-        final Layer layer;
-        final EffectRun run;
-        int step;
-
-        One(Emitter emitter, Vec3 origin, Vec3 velocity) {
-            layer = new Layer(emitter, 60, 0, new Sprite("dot", 1));
-            run = new EffectRun(
-                    Sample.effect("e", emitter).withCourse(Course.once(5)),
-                    List.of(emitter),
-                    new Layer[] {layer},
-                    Pace.SIXTY,
-                    7,
-                    0,
-                    new EffectRun.Placement(origin, Vec3.UP, velocity),
-                    EffectRun.Descent.NONE);
-            run.open(1000);
-            run.spawn(0);
-        }
-
-        void step() {
-            step++;
-            run.open(1000);
-            run.integrate(step);
-            run.spawn(step);
-        }
-
-        Vec3 place() {
-            ParticleStore s = layer.store();
-            return new Vec3(s.x[0], s.y[0], s.z[0]);
-        }
-    }
 
     private static Birth thrown(Vec3 from, double speed) {
         return Sample.burst(1, 5).with(d -> {

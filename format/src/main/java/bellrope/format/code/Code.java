@@ -406,7 +406,7 @@ abstract class Code {
                 Field::expects,
                 vector -> vector.meaning() == Field.Meaning.OTHER
                         ? vector.expects()
-                        : "the " + vector.meaning().name().toLowerCase().replace('_', ' '),
+                        : vector.meaning().words(),
                 Field::expects,
                 Field::expects,
                 Field::expects);

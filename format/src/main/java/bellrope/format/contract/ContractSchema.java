@@ -93,11 +93,15 @@ public final class ContractSchema {
                         node,
                         vector.meaning() == Field.Meaning.OTHER
                                 ? ""
-                                : "The " + vector.meaning().name().toLowerCase().replace('_', ' ')),
+                                : capital(vector.meaning().words())),
                 flag -> node.put("type", "boolean"),
                 colour -> colour(node, true),
                 text -> node.put("type", "string"));
         return node;
+    }
+
+    private static String capital(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
     static ObjectNode value(Channel channel) {

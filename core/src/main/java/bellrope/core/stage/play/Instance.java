@@ -58,6 +58,11 @@ public final class Instance implements Limiter.Counted {
         dimLayers();
     }
 
+    /** Returns the name of the effect that it plays. */
+    public String effect() {
+        return run.layers()[0].effect();
+    }
+
     /** Gives it layers of its own from now on. */
     void apart() {
         apart = true;
