@@ -2,6 +2,7 @@ package bellrope.core.stage;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import bellrope.core.Sample;
 import bellrope.core.effect.Binding;
@@ -82,6 +83,17 @@ class KnobTest {
         assertThat(stage.frame(0)).as("it is seen").isNotEqualTo(untouched.frame(0));
         stage.retune(smoking());
         assertThat(knob("tint").value()).as("after a save too").isEqualTo(red);
+    }
+
+    @Test
+    void anOffsetThatIsTurnedMovesWhereTheNextAreBorn() {
+        knob("lean").set(new Datum.Vec(new Vec3(4, 0, 0)));
+        // By then all that was born before it was turned is gone.
+        for (int i = 0; i < 40; i++) {
+            stage.step();
+        }
+        assertThat(stage.particles()).isPositive();
+        assertThat(stage.frame(0).getFloat(24)).as("the least x of all").isCloseTo(4, within(1e-3f));
     }
 
     @Test
