@@ -6,6 +6,7 @@ import bellrope.core.effect.Look;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Ease;
 import bellrope.core.value.Exact;
+import bellrope.core.value.Gradient;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,15 +20,17 @@ final class Pops implements Check {
     @Override
     public List<Finding> look(Subject s) {
         return s.each((e, place) -> {
-            float[] colour = new float[4];
             double life = e.birth().lifetime().least();
-            e.life().colour().write(colour, 0, e.life().along(Life.Lane.COLOUR, 1, life));
+            // Of two lanes of colours, the one that ends the more seen.
+            double end = e.life().along(Life.Lane.COLOUR, 1, life);
+            double colour = Math.max(
+                    seen(e, e.life().colour(), end),
+                    e.life().otherColour().map(other -> seen(e, other, end)).orElse(0.0));
             double lane = e.life().opacity().at(e.life().along(Life.Lane.OPACITY, 1, life));
             double last = (e.life().replaces(Life.Lane.OPACITY)
                             ? lane
                             : lane * e.birth().opacity().most())
-                    * colour[3]
-                    * light(e, colour);
+                    * colour;
             double size = e.life().size().at(e.life().along(Life.Lane.SIZE, 1, life))
                     * (e.life().replaces(Life.Lane.SIZE) ? 1 : e.birth().size().most());
             if (last <= SEEN || size <= SMALL || s.counted(e).isEmpty()) {
@@ -41,6 +44,12 @@ final class Pops implements Check {
                     "ends at opacity " + Words.number(Exact.rint(last * 100) / 100) + " and pops",
                     s.mend("Fade to 0", e, Pops::faded)));
         });
+    }
+
+    private static double seen(Emitter e, Gradient lane, double at) {
+        float[] colour = new float[4];
+        lane.write(colour, 0, at);
+        return colour[3] * light(e, colour);
     }
 
     // How much of a colour is seen: light that is added is nothing where it is black.

@@ -26,6 +26,7 @@ import bellrope.core.project.Project;
 import bellrope.core.stage.Preview;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Datum;
+import bellrope.core.value.Gradient;
 import bellrope.core.value.Range;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
@@ -131,6 +132,13 @@ class ChecksTest {
                                                         List.of(),
                                                         Optional.empty())))),
                 Arguments.of("pops", life(l -> l.withOpacity(Curve.ONE))),
+                Arguments.of(
+                        "pops",
+                        life(l -> l.withOpacity(Curve.ONE)
+                                .withColour(new Gradient(List.of(
+                                        new Gradient.Stop(0, Rgba.WHITE),
+                                        new Gradient.Stop(1, Rgba.parse("#FFFFFF00")))))
+                                .between(Gradient.WHITE))),
                 Arguments.of("invisible", birth(d -> d.opacity = Range.ZERO)),
                 Arguments.of("invisible", birth(d -> d.size = Range.ZERO)),
                 Arguments.of("invisible", life(l -> l.withSize(Curve.constant(0)))),
