@@ -6,9 +6,11 @@ import bellrope.core.effect.Sprite;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Place;
+import bellrope.core.pool.Pool;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
 import bellrope.core.rope.Rope;
+import bellrope.core.score.Score;
 import bellrope.core.value.Problem;
 import bellrope.format.answer.Whole;
 import bellrope.format.answer.Wrong;
@@ -71,7 +73,9 @@ final class Parts {
                 values("rope", Rope.class, values),
                 values("channel", Channel.class, values),
                 values("place", Place.class, values),
-                values("version", Version.class, values));
+                values("version", Version.class, values),
+                values("pool", Pool.class, values),
+                values("score", Score.class, values));
         return new Whole(project, numbers("effect"), numbers("rope"));
     }
 
@@ -102,6 +106,8 @@ final class Parts {
             case "channel" -> read(Bundle.readChannel(body));
             case "place" -> read(Bundle.readPlace(body));
             case "version" -> read(Bundle.readVersion(body));
+            case "pool" -> read(Bundle.readPool(body));
+            case "score" -> read(Bundle.readScore(body));
             default -> throw new IllegalArgumentException("kind " + kind);
         };
     }

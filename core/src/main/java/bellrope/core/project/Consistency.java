@@ -12,11 +12,13 @@ import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Place;
+import bellrope.core.pool.Pool;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Feed;
 import bellrope.core.rope.Refit;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Source;
+import bellrope.core.score.Score;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
@@ -45,8 +47,12 @@ public final class Consistency {
         check.unique("/places", project.places().stream().map(Place::name).toList());
         check.unique("/ropes", project.ropes().stream().map(Rope::name).toList());
         check.unique("/versions", project.versions().stream().map(Version::name).toList());
+        check.unique("/pools", project.pools().stream().map(Pool::name).toList());
+        check.unique("/scores", project.scores().stream().map(Score::name).toList());
         check.effects(project);
         check.ropes(project);
+        check.pools(project);
+        check.problems.addAll(Scored.problems(project));
         check.problems.addAll(new Notices(project).problems());
         return List.copyOf(check.problems);
     }
@@ -56,6 +62,21 @@ public final class Consistency {
         for (int i = 0; i < names.size(); i++) {
             if (!seen.add(names.get(i))) {
                 add(place + "/" + i + "/name", '"' + names.get(i) + '"', "a name that is there once");
+            }
+        }
+    }
+
+    private void pools(Project project) {
+        List<String> effects = project.effects().stream().map(Effect::name).toList();
+        Map<String, String> held = new HashMap<>();
+        for (int i = 0; i < project.pools().size(); i++) {
+            Pool pool = project.pools().get(i);
+            for (int e = 0; e < pool.effects().size(); e++) {
+                String place = "/pools/" + i + "/effects/" + e;
+                String other = held.putIfAbsent(pool.effects().get(e), pool.name());
+                if (known(place, pool.effects().get(e), effects, "effect") && other != null) {
+                    add(place, '"' + pool.effects().get(e) + '"', "an effect of one pool; \"" + other + "\" holds it");
+                }
             }
         }
     }

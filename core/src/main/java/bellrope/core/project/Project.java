@@ -8,7 +8,9 @@ import bellrope.core.effect.Sprite;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Place;
+import bellrope.core.pool.Pool;
 import bellrope.core.rope.Rope;
+import bellrope.core.score.Score;
 import bellrope.core.value.Demand;
 import java.util.ArrayList;
 import java.util.List;
@@ -26,6 +28,8 @@ import java.util.TreeSet;
  * @param channels at most 200
  * @param places at most 500
  * @param versions of the contract that were handed over, the first first, at most 200
+ * @param pools at most 500; an effect is in one of them at most
+ * @param scores what can be rehearsed, at most 200
  */
 public record Project(
         String name,
@@ -36,7 +40,9 @@ public record Project(
         List<Rope> ropes,
         List<Channel> channels,
         List<Place> places,
-        List<Version> versions) {
+        List<Version> versions,
+        List<Pool> pools,
+        List<Score> scores) {
     public Project {
         Demand.name("name", name);
         sprites = Demand.atMost("sprites", sprites, 255);
@@ -46,6 +52,8 @@ public record Project(
         channels = Demand.atMost("channels", channels, 200);
         places = Demand.atMost("places", places, 500);
         versions = Demand.atMost("versions", versions, 200);
+        pools = Demand.atMost("pools", pools, 500);
+        scores = Demand.atMost("scores", scores, 200);
     }
 
     /** A project that nothing was handed over of yet. */
@@ -59,6 +67,20 @@ public record Project(
             List<Channel> channels,
             List<Place> places) {
         this(name, settings, sprites, events, effects, ropes, channels, places, List.of());
+    }
+
+    /** A project without pools and scores. */
+    public Project(
+            String name,
+            Settings settings,
+            List<Sprite> sprites,
+            List<EventType> events,
+            List<Effect> effects,
+            List<Rope> ropes,
+            List<Channel> channels,
+            List<Place> places,
+            List<Version> versions) {
+        this(name, settings, sprites, events, effects, ropes, channels, places, versions, List.of(), List.of());
     }
 
     /** A project without channels and places. */
@@ -93,35 +115,47 @@ public record Project(
     }
 
     public Project withRopes(List<Rope> others) {
-        return new Project(name, settings, sprites, events, effects, others, channels, places, versions);
+        return new Project(name, settings, sprites, events, effects, others, channels, places, versions, pools, scores);
     }
 
     public Project withSprites(List<Sprite> others) {
-        return new Project(name, settings, others, events, effects, ropes, channels, places, versions);
+        return new Project(name, settings, others, events, effects, ropes, channels, places, versions, pools, scores);
     }
 
     public Project withEffects(List<Effect> others) {
-        return new Project(name, settings, sprites, events, others, ropes, channels, places, versions);
+        return new Project(name, settings, sprites, events, others, ropes, channels, places, versions, pools, scores);
     }
 
     public Project withEvents(List<EventType> others) {
-        return new Project(name, settings, sprites, others, effects, ropes, channels, places, versions);
+        return new Project(name, settings, sprites, others, effects, ropes, channels, places, versions, pools, scores);
     }
 
     public Project withChannels(List<Channel> others) {
-        return new Project(name, settings, sprites, events, effects, ropes, others, places, versions);
+        return new Project(name, settings, sprites, events, effects, ropes, others, places, versions, pools, scores);
     }
 
     public Project withPlaces(List<Place> others) {
-        return new Project(name, settings, sprites, events, effects, ropes, channels, others, versions);
+        return new Project(name, settings, sprites, events, effects, ropes, channels, others, versions, pools, scores);
     }
 
     public Project withSettings(Settings other) {
-        return new Project(name, other, sprites, events, effects, ropes, channels, places, versions);
+        return new Project(name, other, sprites, events, effects, ropes, channels, places, versions, pools, scores);
+    }
+
+    public Project withPools(List<Pool> others) {
+        return new Project(name, settings, sprites, events, effects, ropes, channels, places, versions, others, scores);
+    }
+
+    public Project withScores(List<Score> others) {
+        return new Project(name, settings, sprites, events, effects, ropes, channels, places, versions, pools, others);
     }
 
     public Project withVersions(List<Version> others) {
-        return new Project(name, settings, sprites, events, effects, ropes, channels, places, others);
+        return new Project(name, settings, sprites, events, effects, ropes, channels, places, others, pools, scores);
+    }
+
+    public Optional<Score> score(String wanted) {
+        return scores.stream().filter(s -> s.name().equals(wanted)).findFirst();
     }
 
     /** Returns what game code may rely on as things stand. */

@@ -9,6 +9,7 @@ import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Field;
 import bellrope.core.event.Place;
+import bellrope.core.pool.Pool;
 import bellrope.core.rope.Companion;
 import bellrope.core.rope.Condition;
 import bellrope.core.rope.Feed;
@@ -20,9 +21,15 @@ import bellrope.core.rope.Run;
 import bellrope.core.rope.Source;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
+import bellrope.core.score.Channelled;
+import bellrope.core.score.Lane;
+import bellrope.core.score.Mark;
+import bellrope.core.score.Pattern;
+import bellrope.core.score.Said;
 import bellrope.core.value.Datum;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -38,7 +45,7 @@ public final class Renames {
     public static Project event(Project p, String from, String to) {
         UnaryOperator<String> name = swap(from, to);
         return ropes(
-                alias(p, Alias.Kind.EVENT, "", from, to)
+                lanes(alias(p, Alias.Kind.EVENT, "", from, to), lane -> lane.of(name.apply(lane.event())))
                         .withEvents(p.events().stream()
                                 .map(e -> e.name().equals(from) ? e.named(to) : e)
                                 .toList()),
@@ -54,7 +61,11 @@ public final class Renames {
 
     public static Project field(Project p, String event, String from, String to) {
         UnaryOperator<String> name = swap(from, to);
-        Project renamed = alias(p, Alias.Kind.FIELD, event, from, to)
+        Project renamed = lanes(
+                        alias(p, Alias.Kind.FIELD, event, from, to),
+                        lane -> lane.event().equals(event)
+                                ? said(lane, value -> value, payload -> renamed(payload, from, to))
+                                : lane)
                 .withEvents(p.events().stream()
                         .map(e -> e.name().equals(event)
                                 ? e.withFields(e.fields().stream()
@@ -94,7 +105,9 @@ public final class Renames {
                                 e.unanswered())
                         : e)
                 .toList());
-        return ropes(renamed, d -> {
+        Project scored =
+                lanes(renamed, lane -> lane.event().equals(event) ? said(lane, name, payload -> payload) : lane);
+        return ropes(scored, d -> {
             if (d.when.event().equals(event)) {
                 d.when = new When(event, d.when.value().map(name), d.when.match(), d.when.conditions());
             }
@@ -117,7 +130,12 @@ public final class Renames {
                                 .toList())
                         : e)
                 .toList());
-        return ropes(renamed, d -> {
+        Project scored = lanes(
+                renamed,
+                lane -> lane.event().equals(event)
+                        ? said(lane, value -> value, payload -> chosen(payload, field, from, to))
+                        : lane);
+        return ropes(scored, d -> {
             if (d.when.event().equals(event)) {
                 d.when = withConditions(
                         d.when,
@@ -146,21 +164,25 @@ public final class Renames {
                         e.tries(),
                         e.order()))
                 .toList();
-        return ropes(alias(p, Alias.Kind.EFFECT, "", from, to).withEffects(effects), d -> {
-            d.play = d.play.map(name);
-            Run run = d.run;
-            d.run = new Run(
-                    run.start().map(name),
-                    run.end().map(name),
-                    run.fadeIn(),
-                    run.fadeOut(),
-                    run.longest(),
-                    run.again(),
-                    run.order());
-            d.followUps = d.followUps.stream()
-                    .map(f -> followUp(f, f.play().map(name), f.announce()))
-                    .toList();
-        });
+        List<Pool> pools = p.pools().stream()
+                .map(pool -> pool.withEffects(pool.effects().stream().map(name).toList()))
+                .toList();
+        return ropes(
+                alias(p, Alias.Kind.EFFECT, "", from, to).withEffects(effects).withPools(pools), d -> {
+                    d.play = d.play.map(name);
+                    Run run = d.run;
+                    d.run = new Run(
+                            run.start().map(name),
+                            run.end().map(name),
+                            run.fadeIn(),
+                            run.fadeOut(),
+                            run.longest(),
+                            run.again(),
+                            run.order());
+                    d.followUps = d.followUps.stream()
+                            .map(f -> followUp(f, f.play().map(name), f.announce()))
+                            .toList();
+                });
     }
 
     private static Emitter begins(Emitter emitter, String from, UnaryOperator<String> name) {
@@ -233,7 +255,13 @@ public final class Renames {
         List<Channel> channels = p.channels().stream()
                 .map(c -> c.name().equals(from) ? c.named(to) : c)
                 .toList();
-        Project renamed = alias(p, Alias.Kind.CHANNEL, "", from, to).withChannels(channels);
+        Project renamed = alias(p, Alias.Kind.CHANNEL, "", from, to)
+                .withChannels(channels)
+                .withScores(p.scores().stream()
+                        .map(s -> s.withChannels(s.channels().stream()
+                                .map(c -> new Channelled(name.apply(c.channel()), c.points()))
+                                .toList()))
+                        .toList());
         return ropes(
                 renamed,
                 d -> sources(d, s -> s instanceof Source.Channel c ? new Source.Channel(name.apply(c.channel())) : s));
@@ -305,6 +333,38 @@ public final class Renames {
                 .map(Alias::from)
                 .findFirst()
                 .orElse(name);
+    }
+
+    private static Project lanes(Project p, UnaryOperator<Lane> change) {
+        return p.withScores(p.scores().stream()
+                .map(s -> s.withLanes(s.lanes().stream().map(change).toList()))
+                .toList());
+    }
+
+    // What the arrivals of a lane say, changed wherever it is said.
+    private static Lane said(Lane lane, UnaryOperator<String> value, UnaryOperator<Map<String, Datum>> payload) {
+        Lane saying = lane.saying(lane.said().stream()
+                .map(s -> new Said(s.value().map(value), payload.apply(s.payload())))
+                .toList());
+        return lane.when() instanceof Pattern.Marks marks
+                ? saying.when(new Pattern.Marks(marks.marks().stream()
+                        .map(m -> new Mark(m.at(), m.lasts(), m.value().map(value), payload.apply(m.payload())))
+                        .toList()))
+                : saying;
+    }
+
+    private static Map<String, Datum> renamed(Map<String, Datum> payload, String from, String to) {
+        Map<String, Datum> other = new LinkedHashMap<>();
+        payload.forEach((name, given) -> other.put(name.equals(from) ? to : name, given));
+        return other;
+    }
+
+    private static Map<String, Datum> chosen(Map<String, Datum> payload, String field, String from, String to) {
+        Map<String, Datum> other = new LinkedHashMap<>(payload);
+        if (payload.get(field) instanceof Datum.Word word && word.text().equals(from)) {
+            other.put(field, new Datum.Word(to));
+        }
+        return other;
     }
 
     private static UnaryOperator<String> swap(String from, String to) {

@@ -34,5 +34,13 @@ public enum Purpose {
     /** Which share of gravity a particle feels. */
     GRAVITY,
     /** Where its colours lie between two lanes. */
-    LANE
+    LANE,
+    /** When an arrival of a score comes. */
+    ARRIVAL,
+    /** How long a span of a score lasts. */
+    LENGTH,
+    /** A field of an arrival. */
+    SAID,
+    SAID_Y,
+    SAID_Z
 }

@@ -546,6 +546,11 @@ public final class EffectRun {
         return hold;
     }
 
+    /** Tells whether its emitters may still spawn by themselves. */
+    public boolean spawns(int step) {
+        return !over((double) step - start) && (course.looping() || step - start < hold.lastBirth());
+    }
+
     /** Tells whether nothing of it is left and nothing more can come. */
     public boolean over(int step) {
         if (hold.steps().isPresent()) {

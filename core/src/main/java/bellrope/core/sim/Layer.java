@@ -16,6 +16,8 @@ import java.util.Arrays;
  * has its own, moved step by step by a {@link Mover}.
  */
 public final class Layer {
+    private static final int LOOKS = 16;
+
     private final Emitter emitter;
     private final ParticleStore store;
     private final Flight flight;
@@ -252,6 +254,27 @@ public final class Layer {
     public void appear(int step) {
         shade.appear(step, step < dimFrom ? 1 : Math.max(0, 1 - (float) (step - dimFrom) / dimSteps));
         cover.count(step);
+    }
+
+    /**
+     * Returns the presence that what lives would still have, added up over the steps to come: {@value #LOOKS} looks evenly
+     * over them, each standing for as many steps. What is stretched by its flight counts as it flies now, and ribbons as they
+     * lie. {@link #appear} must be asked again before anything is drawn.
+     *
+     * @param until step from which on nothing is left
+     */
+    public double presenceLeft(int from, int until) {
+        int last = Math.min(until, store.lastGone());
+        if (last <= from) {
+            return 0;
+        }
+        double sum = 0;
+        double apart = (double) (last - from) / LOOKS;
+        for (int i = 0; i < LOOKS; i++) {
+            appear(from + (int) (apart * (i + 0.5)));
+            sum += cover.presence();
+        }
+        return sum * apart;
     }
 
     /** Tells whether any particle could be seen when {@link #appear} was last called. */

@@ -195,6 +195,15 @@ public final class ParticleStore {
         aspect[i] = 1;
     }
 
+    /** Returns the step on which the last that lives is gone; 0 where nothing does. */
+    int lastGone() {
+        int last = 0;
+        for (int i = 0; i < slots; i++) {
+            last = Math.max(last, gone[i]);
+        }
+        return last;
+    }
+
     /** Takes note that the particle in a slot is gone earlier than it was added for. */
     void sooner(int slot, int goneStep) {
         gone[slot] = goneStep;

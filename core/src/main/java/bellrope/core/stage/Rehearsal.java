@@ -2,8 +2,10 @@ package bellrope.core.stage;
 
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
+import bellrope.core.score.Arrival;
+import bellrope.core.score.Written;
 import bellrope.core.stage.told.Account;
-import bellrope.core.value.Pace;
+import bellrope.core.stage.told.Keeping;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -11,7 +13,7 @@ import java.util.List;
 /**
  * A run of many pulls on one stage, played until everything is gone.
  *
- * @param accounts one for each pull, in the order of their times
+ * @param accounts of all pulls and what came by itself, in the order of their times
  * @param steps how many steps it took
  * @param peakParticles most particles alive at once
  * @param peakParticlesAt seconds
@@ -29,9 +31,6 @@ public record Rehearsal(
         int left) {
     /** Seconds after the last pull at which a run is cut if something still plays. */
     public static final double LONGEST_TAIL = 130;
-    /** Seconds by which a time stamp may be off, because it was rounded to a millisecond. */
-    private static final double ROUNDED = 0.000_51;
-
     /**
      * A pull at a time.
      *
@@ -51,48 +50,44 @@ public record Rehearsal(
 
     /** Plays the pulls in the order of their times; those of one time in the order given. */
     public static Rehearsal of(Project project, List<Timed> pulls, Watcher watcher) {
-        List<Timed> ordered = new ArrayList<>(pulls);
-        ordered.sort(Comparator.comparingDouble(Timed::at));
-        Pace pace = project.settings().pace();
-        Stage stage = new Stage(project);
+        List<Arrival> arrivals = new ArrayList<>();
+        for (Timed timed : pulls) {
+            arrivals.add(new Arrival(timed.at(), 0, arrivals.size(), timed.pull()));
+        }
+        arrivals.sort(Comparator.comparingDouble(Arrival::at));
+        double last = arrivals.isEmpty() ? 0 : arrivals.get(arrivals.size() - 1).at();
+        return of(
+                new Performance(project, new Written(last, arrivals, List.of(), List.of()), Keeping.NOTHING), watcher);
+    }
+
+    /** Plays a performance to its end. */
+    public static Rehearsal of(Performance performance, Watcher watcher) {
+        Stage stage = performance.stage();
         List<Account> accounts = new ArrayList<>();
         int peakParticles = 0;
         int peakStep = 0;
         int peakInstances = 0;
-        int last = ordered.isEmpty()
-                ? 0
-                : step(pace, ordered.get(ordered.size() - 1).at());
-        int cut = last + pace.stepsAt(LONGEST_TAIL);
-        int next = 0;
         while (true) {
-            while (next < ordered.size() && step(pace, ordered.get(next).at()) <= stage.now()) {
-                double ago = pace.seconds(stage.now()) - ordered.get(next).at();
-                accounts.add(stage.pullLate(ordered.get(next).pull(), ago));
-                next++;
-            }
+            accounts.addAll(performance.takeAccounts());
             if (stage.particles() > peakParticles) {
                 peakParticles = stage.particles();
                 peakStep = stage.now();
             }
             peakInstances = Math.max(peakInstances, stage.instances());
             watcher.stepped(stage);
-            if (next == ordered.size() && (stage.still() || stage.now() >= cut)) {
+            if (performance.over()) {
                 break;
             }
-            stage.step();
+            performance.step();
         }
         return new Rehearsal(
                 List.copyOf(accounts),
                 stage.now(),
                 peakParticles,
-                pace.seconds(peakStep),
+                stage.project().settings().pace().seconds(peakStep),
                 peakInstances,
                 stage.births(),
                 stage.dropped(),
                 stage.instances());
-    }
-
-    private static int step(Pace pace, double at) {
-        return pace.stepsAt(Math.max(0, at - ROUNDED));
     }
 }

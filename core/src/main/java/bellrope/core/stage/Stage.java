@@ -4,6 +4,7 @@ import bellrope.core.contract.Alias;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Parameter;
 import bellrope.core.event.Pull;
+import bellrope.core.pool.Held;
 import bellrope.core.project.Project;
 import bellrope.core.sim.EffectRun;
 import bellrope.core.sim.FrameEncoder;
@@ -16,7 +17,9 @@ import bellrope.core.stage.play.Instance;
 import bellrope.core.stage.told.Account;
 import bellrope.core.stage.told.Account.Answer;
 import bellrope.core.stage.told.Flashed;
+import bellrope.core.stage.told.Keeping;
 import bellrope.core.stage.told.Ledger;
+import bellrope.core.stage.told.PoolUse;
 import bellrope.core.stage.told.Shaken;
 import bellrope.core.stage.told.Told;
 import bellrope.core.value.Demand;
@@ -53,7 +56,12 @@ public final class Stage {
     private final Clock clock;
 
     public Stage(Project project) {
-        intake = new Intake(project);
+        this(project, Keeping.NOTHING);
+    }
+
+    /** @param keeping what is kept of what plays */
+    Stage(Project project, Keeping keeping) {
+        intake = new Intake(project, keeping);
         scene = intake.scene();
         clock = new Clock(intake);
     }
@@ -296,6 +304,22 @@ public final class Stage {
     /** Returns how many births the particle limit, a cap of an emitter or the limit of instances has dropped. */
     public long dropped() {
         return scene.ensemble().dropped();
+    }
+
+    /** Encodes what was on the stage on a step gone by; only where everything is kept. */
+    ByteBuffer frame(int step, int sequence) {
+        Ensemble then = scene.past(step);
+        return encoder.encode(then.layers(), step, then.playing().size(), sequence);
+    }
+
+    /** Returns what was held so far, in the order of the starts; only where it is kept. */
+    List<Held> held() {
+        return scene.ensemble().held();
+    }
+
+    /** Returns what was asked of each pool so far. */
+    public List<PoolUse> pools() {
+        return scene.ensemble().pools();
     }
 
     /** Returns how far the camera is moved now, within the project's cap and the player's settings. */

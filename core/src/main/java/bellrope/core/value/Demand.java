@@ -42,6 +42,10 @@ public final class Demand {
 
     /** Demands both ends of a range to lie from {@code least} to {@code most}. */
     public static Range within(String place, Range range, double least, double most) {
+        // The places are put together only where something is wrong: parts are made anew for each instance that is fed.
+        if (range.least() >= least && range.most() <= most) {
+            return range;
+        }
         within(place + "/least", range.least(), least, most);
         within(place + "/most", range.most(), least, most);
         return range;
@@ -49,6 +53,9 @@ public final class Demand {
 
     /** Demands every axis to lie from {@code −most} to {@code most}. */
     public static Vec3 within(String place, Vec3 v, double most) {
+        if (Math.abs(v.x()) <= most && Math.abs(v.y()) <= most && Math.abs(v.z()) <= most) {
+            return v;
+        }
         within(place + "/0", v.x(), -most, most);
         within(place + "/1", v.y(), -most, most);
         within(place + "/2", v.z(), -most, most);
@@ -58,6 +65,10 @@ public final class Demand {
     /** Demands every key to have a value from {@code least} to {@code most}. */
     public static Curve within(String place, Curve curve, double least, double most) {
         for (int i = 0; i < curve.keys().size(); i++) {
+            double value = curve.keys().get(i).value();
+            if (value >= least && value <= most) {
+                continue;
+            }
             within(place + "/" + i + "/value", curve.keys().get(i).value(), least, most);
         }
         return curve;
@@ -72,6 +83,9 @@ public final class Demand {
     }
 
     public static String name(String place, String value) {
+        if (plain(value)) {
+            return value;
+        }
         if (value == null || value.isBlank() || !value.equals(value.strip())) {
             throw new Refused(place, '"' + String.valueOf(value) + '"', "a name without space at its ends");
         }
@@ -83,6 +97,21 @@ public final class Demand {
             throw new Refused(place, '"' + value + '"', "a name without slashes or control characters");
         }
         return value;
+    }
+
+    // Printable ASCII without what needs a closer look: nearly every name.
+    private static boolean plain(String value) {
+        int length = value == null ? 0 : value.length();
+        if (length == 0 || length > LONGEST_NAME || value.charAt(0) == ' ' || value.charAt(length - 1) == ' ') {
+            return false;
+        }
+        for (int i = 0; i < length; i++) {
+            char c = value.charAt(i);
+            if (c < ' ' || c > '~' || c == '/') {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Demands a text that has no half of a character in it, which no file could keep. */

@@ -8,11 +8,13 @@ import bellrope.core.effect.Sprite;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Place;
+import bellrope.core.pool.Pool;
 import bellrope.core.project.Consistency;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Source;
+import bellrope.core.score.Score;
 import bellrope.core.value.Pace;
 import bellrope.core.value.Problem;
 import bellrope.format.sprite.Pictures;
@@ -86,8 +88,10 @@ public final class Bundle {
         List<Channel> channels = thing.has("channels") ? thing.list("channels", EventJson::readChannel) : List.of();
         List<Place> places = thing.has("places") ? thing.list("places", EventJson::readPlace) : List.of();
         List<Version> versions = thing.has("versions") ? thing.list("versions", ContractJson::readVersion) : List.of();
-        Project project = thing.make(
-                () -> new Project(name, settings, sprites, events, effects, ropes, channels, places, versions));
+        List<Pool> pools = thing.has("pools") ? thing.list("pools", ScoreJson::readPool) : List.of();
+        List<Score> scores = thing.has("scores") ? thing.list("scores", ScoreJson::read) : List.of();
+        Project project = thing.make(() -> new Project(
+                name, settings, sprites, events, effects, ropes, channels, places, versions, pools, scores));
         if (project != null) {
             problems.addAll(Consistency.problems(project));
         }
@@ -218,6 +222,24 @@ public final class Bundle {
         return part(node, ContractJson::readVersion);
     }
 
+    /** Reads one pool on its own; its effects are not looked up. */
+    public static Read<Pool> readPool(JsonNode node) {
+        return part(node, ScoreJson::readPool);
+    }
+
+    public static Read<Pool> readPool(JsonValue node) {
+        return part(node, ScoreJson::readPool);
+    }
+
+    /** Reads one score on its own; its events are not looked up. */
+    public static Read<Score> readScore(JsonNode node) {
+        return part(node, ScoreJson::read);
+    }
+
+    public static Read<Score> readScore(JsonValue node) {
+        return part(node, ScoreJson::read);
+    }
+
     /** Reads one sprite on its own. */
     public static Read<Sprite> readSprite(JsonNode node) {
         return part(node, thing -> sprite(thing, Pictures::coverage));
@@ -273,6 +295,14 @@ public final class Bundle {
 
     public static JsonObject write(Version version) {
         return ContractJson.write(version);
+    }
+
+    public static JsonObject write(Pool pool) {
+        return ScoreJson.write(pool);
+    }
+
+    public static JsonObject write(Score score) {
+        return ScoreJson.write(score);
     }
 
     public static JsonObject write(Sprite sprite) {
@@ -338,6 +368,14 @@ public final class Bundle {
         if (!project.versions().isEmpty()) {
             JsonList versions = node.putArray("versions");
             project.versions().forEach(version -> versions.add(write(version)));
+        }
+        if (!project.pools().isEmpty()) {
+            JsonList pools = node.putArray("pools");
+            project.pools().forEach(pool -> pools.add(write(pool)));
+        }
+        if (!project.scores().isEmpty()) {
+            JsonList scores = node.putArray("scores");
+            project.scores().forEach(score -> scores.add(write(score)));
         }
         return JsonText.pretty(node);
     }

@@ -158,7 +158,8 @@ public record AccountReport(
                         nothing -> silent(s, -1, null),
                         off -> silent(s, -1, null),
                         waits -> silent(s, -1, null),
-                        limited -> silent(s, -1, limited));
+                        limited -> silent(s, -1, limited),
+                        empty -> silent(s, -1, null));
     }
 
     private static Line silent(Account.Silent s, int condition, Account.Limited limit) {

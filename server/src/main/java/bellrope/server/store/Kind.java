@@ -12,7 +12,9 @@ public enum Kind {
     ROPE,
     CHANNEL,
     PLACE,
-    VERSION;
+    VERSION,
+    POOL,
+    SCORE;
 
     public String word() {
         return name().toLowerCase(Locale.ROOT);

@@ -177,6 +177,12 @@ public class ProjectStore {
         for (int i = 0; i < from.versions().size(); i++) {
             add(tx, project, Kind.VERSION, Bundle.write(from.versions().get(i)), i);
         }
+        for (int i = 0; i < from.pools().size(); i++) {
+            add(tx, project, Kind.POOL, Bundle.write(from.pools().get(i)), i);
+        }
+        for (int i = 0; i < from.scores().size(); i++) {
+            add(tx, project, Kind.SCORE, Bundle.write(from.scores().get(i)), i);
+        }
         Rows.countChange(tx, project);
     }
 
@@ -369,6 +375,8 @@ public class ProjectStore {
         rework(edits, before.parts(Kind.ROPE), after.ropes(), Bundle::write);
         rework(edits, before.parts(Kind.CHANNEL), after.channels(), Bundle::write);
         rework(edits, before.parts(Kind.PLACE), after.places(), Bundle::write);
+        rework(edits, before.parts(Kind.POOL), after.pools(), Bundle::write);
+        rework(edits, before.parts(Kind.SCORE), after.scores(), Bundle::write);
         for (int i = before.parts(Kind.VERSION).size(); i < after.versions().size(); i++) {
             edits.add(new Edit(
                     null,

@@ -6,9 +6,11 @@ import bellrope.core.effect.Sprite;
 import bellrope.core.event.Channel;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Place;
+import bellrope.core.pool.Pool;
 import bellrope.core.project.Project;
 import bellrope.core.project.Settings;
 import bellrope.core.rope.Rope;
+import bellrope.core.score.Score;
 import bellrope.core.value.Problem;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.JacksonValue;
@@ -79,6 +81,8 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
             case CHANNEL -> body(Bundle.readChannel(body), Channel::name, Bundle::write);
             case PLACE -> body(Bundle.readPlace(body), Place::name, Bundle::write);
             case VERSION -> body(Bundle.readVersion(body), Version::name, Bundle::write);
+            case POOL -> body(Bundle.readPool(body), Pool::name, Bundle::write);
+            case SCORE -> body(Bundle.readScore(body), Score::name, Bundle::write);
             case SPRITE -> body(Bundle.readSprite(body), Sprite::name, Bundle::write);
             case SETTINGS -> body(Bundle.readSettings(body), settings -> "settings", Bundle::write);
         };
@@ -120,7 +124,9 @@ public record Snapshot(long id, String name, long change, List<Part> parts) {
                 values(Kind.ROPE, Rope.class, drafts),
                 values(Kind.CHANNEL, Channel.class, drafts),
                 values(Kind.PLACE, Place.class, drafts),
-                values(Kind.VERSION, Version.class, drafts));
+                values(Kind.VERSION, Version.class, drafts),
+                values(Kind.POOL, Pool.class, drafts),
+                values(Kind.SCORE, Score.class, drafts));
     }
 
     private <T> List<T> values(Kind kind, Class<T> type, Map<Long, Object> drafts) {

@@ -21,6 +21,7 @@ import bellrope.core.stage.told.Account.Fed;
 import bellrope.core.stage.told.Account.Played;
 import bellrope.core.stage.told.Account.Reason;
 import bellrope.core.stage.told.Account.Silent;
+import bellrope.core.stage.told.Account.TakenOver;
 import bellrope.core.stage.told.Told;
 import bellrope.core.value.Vec3;
 import java.util.List;
@@ -78,24 +79,29 @@ final class Answering {
             reason = Optional.of(new Account.Limited(
                     "instances on the stage", Ensemble.MOST + " play", "fewer than " + Ensemble.MOST));
         }
+        double jitter = rope.timing().jitter();
+        double delay = wait + rope.timing().delay() + (jitter > 0 ? jitter * decision.unit(Purpose.JITTER) : 0);
+        int steps = scene.pace().stepsAt(delay);
+        if (reason.isEmpty() && steps == 0 && effect != null) {
+            reason = ensemble.stops(effect, arrival.event().weight(), crowded(rope), scene.now());
+            reason.ifPresent(empty -> ensemble.refused(effect));
+        }
         if (reason.isPresent()) {
             return silent(rope, reason.get());
         }
         scene.limiter().answered(rope, cause.subject(), seconds, origin);
-        double jitter = rope.timing().jitter();
-        double delay = wait + rope.timing().delay() + (jitter > 0 ? jitter * decision.unit(Purpose.JITTER) : 0);
         Vec3 facing = decision.placing().facing();
         Holding held = lasts.hold(cause, rope, origin, facing);
-        int steps = scene.pace().stepsAt(delay);
+        Optional<TakenOver> took = Optional.empty();
         if (steps == 0) {
-            begin(rope, cause, held, decision, anchor);
+            took = begin(rope, cause, held, decision, anchor);
         } else {
             scene.limiter().waits(rope);
             if (!scene.later(steps, () -> begin(cause, held, rope.name()))) {
                 scene.limiter().waited(rope.name());
             }
         }
-        return played(rope, effect, decision, origin, facing, steps, held != null);
+        return played(rope, effect, decision, origin, facing, steps, held != null, took);
     }
 
     // A moment that fades is over with its fade; one that does not, when its last particle is.
@@ -116,7 +122,14 @@ final class Answering {
     }
 
     private Played played(
-            Rope rope, Effect effect, Decision decision, Vec3 origin, Vec3 facing, int steps, boolean lasts) {
+            Rope rope,
+            Effect effect,
+            Decision decision,
+            Vec3 origin,
+            Vec3 facing,
+            int steps,
+            boolean lasts,
+            Optional<TakenOver> took) {
         List<Fed> fed = List.of();
         OptionalDouble hold = OptionalDouble.empty();
         if (effect != null) {
@@ -145,7 +158,8 @@ final class Answering {
                 hold,
                 scene.pace().seconds(steps),
                 rope.companions(),
-                rope.followUps());
+                rope.followUps(),
+                took);
     }
 
     static Silent silent(Rope rope, Reason reason) {
@@ -162,29 +176,48 @@ final class Answering {
         } else if (rope != null && !off && rope.event().equals(cause.event().name())) {
             Cause late = cause.at(scene.world().begins());
             Decision decision = scene.decision(rope, late);
-            begin(rope, late, held, decision, decision.placing().anchor());
+            Effect effect = scene.roster().effect(rope.play());
+            Optional<Reason> empty = effect == null
+                    ? Optional.empty()
+                    : scene.ensemble().stops(effect, cause.event().weight(), crowded(rope), scene.now());
+            if (empty.isPresent()) {
+                scene.refused(rope, effect, empty.get());
+            } else {
+                begin(rope, late, held, decision, decision.placing().anchor());
+            }
         }
     }
 
-    private void begin(Rope rope, Cause cause, Holding held, Decision decision, Vec3 anchor) {
-        Instance crowded = scene.limiter().tooMany(rope);
+    // What a limit ends so that the rope can begin.
+    private Instance crowded(Rope rope) {
+        return scene.limiter().tooMany(rope);
+    }
+
+    private Optional<TakenOver> begin(Rope rope, Cause cause, Holding held, Decision decision, Vec3 anchor) {
+        Instance crowded = crowded(rope);
         while (crowded != null) {
             scene.ensemble().cut(crowded);
-            crowded = scene.limiter().tooMany(rope);
-        }
-        Effect start = held == null ? null : scene.roster().effect(rope.run().start());
-        if (start != null) {
-            scene.enter(instance(Origin.Role.START, rope, cause, anchor), rope, start, decision);
+            crowded = crowded(rope);
         }
         Effect effect = scene.roster().effect(rope.play());
+        Effect start = held == null ? null : scene.roster().effect(rope.run().start());
+        // What comes first gives way to what it is the beginning of.
+        if (start != null && (effect == null || scene.ensemble().roomForBoth(start, effect))) {
+            scene.enterIfRoom(instance(Origin.Role.START, rope, cause, anchor), rope, start, decision);
+        } else if (start != null) {
+            scene.ensemble().refused(start);
+            scene.outbox()
+                    .note(rope.name() + ": " + start.name() + " did not begin, so that " + effect.name() + " could");
+        }
         Instance main = null;
+        Optional<TakenOver> took = Optional.empty();
         if (effect != null) {
             main = instance(Origin.Role.MAIN, rope, cause, anchor);
             scene.limiter().began(rope, main);
             if (held != null) {
                 held.plays(main);
             }
-            scene.enter(main, rope, effect, decision);
+            took = scene.enter(main, rope, effect, decision);
         }
         if (held == null) {
             following.stays(rope.stay(), rope, cause, main);
@@ -197,6 +230,7 @@ final class Answering {
             // Nothing plays, so it is over at once.
             following.cue(FollowUp.Cue.OVER, rope, cause, null, origin, facing);
         }
+        return took;
     }
 
     private Instance instance(Origin.Role role, Rope rope, Cause cause, Vec3 anchor) {

@@ -81,8 +81,8 @@ public final class Following {
         Vec3 way = main == null ? facing : main.facing();
         Instance instance =
                 new Instance(new Origin(Origin.Role.FOLLOW, index, rope.name(), cause, scene.now(), at, way));
-        scene.enter(instance, rope, effect, scene.decision(rope, cause));
-        stays(follow.stay(), rope, cause, instance);
+        boolean begins = scene.enterIfRoom(instance, rope, effect, scene.decision(rope, cause));
+        stays(follow.stay(), rope, cause, begins ? instance : null);
     }
 
     /**

@@ -15,6 +15,7 @@ import bellrope.core.stage.play.Instance;
 import bellrope.core.stage.play.Origin;
 import bellrope.core.stage.told.Account;
 import bellrope.core.stage.told.Account.Answer;
+import bellrope.core.stage.told.Keeping;
 import bellrope.core.stage.told.Ledger;
 import bellrope.core.stage.world.Track;
 import bellrope.core.stage.world.World;
@@ -38,8 +39,9 @@ public final class Intake {
     // Seconds by which the pull at hand came before the step.
     private double ago;
 
-    public Intake(Project project) {
-        scene = new Scene(project, this::over);
+    /** @param keeping what is kept of what plays */
+    public Intake(Project project, Keeping keeping) {
+        scene = new Scene(project, this::over, keeping);
         following = new Following(scene, this::pull);
         answering = new Answering(scene, following);
         lasting = new Lasting(scene, answering, following);

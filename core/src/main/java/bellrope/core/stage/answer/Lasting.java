@@ -170,7 +170,7 @@ final class Lasting {
         Effect effect = scene.roster().effect(end);
         if (effect != null && !scene.ensemble().full()) {
             Origin origin = new Origin(Origin.Role.END, 0, rope.name(), cause, now, held.place(now), held.facing());
-            scene.enter(new Instance(origin), rope, effect, scene.decision(rope, cause));
+            scene.enterIfRoom(new Instance(origin), rope, effect, scene.decision(rope, cause));
         }
         if (withEnd) {
             following.cue(FollowUp.Cue.ENDED, rope, cause, held.main(), held.origin(), held.beginning());

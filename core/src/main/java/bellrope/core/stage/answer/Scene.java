@@ -10,6 +10,8 @@ import bellrope.core.stage.decide.Limiter;
 import bellrope.core.stage.play.Ensemble;
 import bellrope.core.stage.play.Instance;
 import bellrope.core.stage.play.Roster;
+import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Keeping;
 import bellrope.core.stage.told.Outbox;
 import bellrope.core.stage.told.Told;
 import bellrope.core.stage.world.World;
@@ -18,6 +20,7 @@ import bellrope.core.value.Exact;
 import bellrope.core.value.Pace;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 
 /** Where answers take place: the step, the project, and the parts of a stage that those who answer work on. */
@@ -31,11 +34,17 @@ public final class Scene {
     private Roster roster;
     private int now;
 
-    /** @param over told of each instance that is over or taken off */
-    public Scene(Project project, Consumer<Instance> over) {
-        ensemble = new Ensemble(world, over, outbox::note);
+    /**
+     * @param over told of each instance that is over or taken off
+     * @param keeping what is kept of what plays
+     */
+    public Scene(Project project, Consumer<Instance> over, Keeping keeping) {
+        ensemble = new Ensemble(world, over, outbox::note, keeping);
         world.follows(ensemble::subjects);
         take(project);
+        if (keeping == Keeping.EVERYTHING) {
+            world.keepEverything();
+        }
         ensemble.take(roster);
     }
 
@@ -98,6 +107,11 @@ public final class Scene {
         return ensemble;
     }
 
+    /** Returns what played on a step gone by, as it was then; only where everything is kept. */
+    public Ensemble past(int step) {
+        return ensemble.past().at(step, roster, world, ensemble.playing());
+    }
+
     public Roster roster() {
         return roster;
     }
@@ -110,9 +124,30 @@ public final class Scene {
         return new Decision(rope, cause, world, now);
     }
 
-    /** Gives an instance its run and lets it in. */
-    void enter(Instance instance, Rope rope, Effect effect, Decision decision) {
-        ensemble.enter(instance, rope, effect, decision, now);
+    /**
+     * Gives an instance its run and lets it in; its pool was asked before.
+     *
+     * @return what ended so that it could begin
+     */
+    Optional<Account.TakenOver> enter(Instance instance, Rope rope, Effect effect, Decision decision) {
+        return ensemble.enter(instance, rope, effect, decision, now);
+    }
+
+    /** Lets an instance in if its pool does; what its pool refuses is counted and noted. */
+    boolean enterIfRoom(Instance instance, Rope rope, Effect effect, Decision decision) {
+        Optional<Account.Reason> full = ensemble.stops(effect, instance.weight(), null, now);
+        if (full.isPresent()) {
+            refused(rope, effect, full.get());
+            return false;
+        }
+        enter(instance, rope, effect, decision);
+        return true;
+    }
+
+    /** Notes what its pool refused after the account was written. */
+    void refused(Rope rope, Effect effect, Account.Reason why) {
+        ensemble.refused(effect);
+        outbox.note(rope.name() + ": " + effect.name() + " did not begin: " + why.inWords());
     }
 
     /** Does something after so many steps; at once if there are none. */

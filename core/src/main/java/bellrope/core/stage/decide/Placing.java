@@ -47,7 +47,7 @@ public final class Placing {
         if (where.anchor() == Where.Anchor.CAMERA || where.anchor() == Where.Anchor.SCREEN) {
             return world.camera();
         }
-        return where.anchor() == Where.Anchor.SUBJECT ? world.subject(cause.subject()) : null;
+        return where.anchor() == Where.Anchor.SUBJECT ? world.subject(cause.subject(), cause.beginning()) : null;
     }
 
     /** Returns where the rope's offset is counted from. */

@@ -2,18 +2,20 @@ package bellrope.core.stage.play;
 
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
+import bellrope.core.effect.Life;
 import bellrope.core.effect.Sprite;
 import bellrope.core.project.Project;
 import bellrope.core.sim.Layer;
 import bellrope.core.sim.Tables;
 import bellrope.core.value.Vec3;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
 /**
- * The layers of a stage in draw order: effects by their order and then the project's, emitters in the effect's. Instances share a layer
+ * The layers of a stage in draw order: effects by their order and then the project's, emitters in the effect's, what instances share below what they do not. Instances share a layer
  * as long as nothing they were given changes how particles move.
  */
 final class Cast {
@@ -25,20 +27,44 @@ final class Cast {
     private final List<Layer> layers = new ArrayList<>();
     private final List<Layer> departed = new ArrayList<>();
     private final Project project;
+    private final boolean shared;
     private static final Sprite NO_SPRITE = new Sprite("none", 1);
 
-    /** What decides which layer a particle belongs to. */
-    private record Place(int order, int effect, int emitter, Vec3 gravity, double drag, double playback, String sprite)
+    /** What decides which layer a particle belongs to, and in which order layers lie, whichever was made first. */
+    private record Place(
+            int order,
+            int effect,
+            int emitter,
+            boolean own,
+            Vec3 gravity,
+            double drag,
+            double playback,
+            double brightness,
+            String sprite)
             implements Comparable<Place> {
+        // Those of one instance alone lie above what is shared, in the order in which the instances began.
+        private static final Comparator<Place> ORDER = Comparator.comparingInt(Place::order)
+                .thenComparingInt(Place::effect)
+                .thenComparingInt(Place::emitter)
+                .thenComparing(Place::own);
+        private static final Comparator<Place> SHARED = Comparator.comparingDouble(Place::drag)
+                .thenComparingDouble(Place::playback)
+                .thenComparingDouble(Place::brightness)
+                .thenComparing(Place::sprite)
+                .thenComparingDouble(p -> p.gravity.x())
+                .thenComparingDouble(p -> p.gravity.y())
+                .thenComparingDouble(p -> p.gravity.z());
+
         @Override
         public int compareTo(Place other) {
-            int byOrder = Integer.compare(order, other.order);
-            int byEffect = byOrder != 0 ? byOrder : Integer.compare(effect, other.effect);
-            return byEffect != 0 ? byEffect : Integer.compare(emitter, other.emitter);
+            int by = ORDER.compare(this, other);
+            return by != 0 || own ? by : SHARED.compare(this, other);
         }
     }
 
-    Cast(Project project) {
+    /** @param shared whether all instances share layers, because nothing is born in them */
+    Cast(Project project, boolean shared) {
+        this.shared = shared;
         this.project = project;
         for (int i = 0; i < project.effects().size(); i++) {
             effectOrder.put(project.effects().get(i).name(), i);
@@ -57,19 +83,27 @@ final class Cast {
         Layer[] mine = new Layer[resolved.size()];
         for (int i = 0; i < mine.length; i++) {
             Emitter emitter = resolved.get(i);
+            boolean own = !shared && (apart || Layer.alone(emitter));
             Place place = new Place(
                     effect.order(),
                     effectOrder.getOrDefault(effect.name(), Integer.MAX_VALUE),
                     i,
+                    own,
                     emitter.life().gravity(),
                     emitter.life().dragPerSecond(),
                     emitter.playback(),
+                    brightness(emitter),
                     emitter.look().sprite());
-            boolean own = apart || Layer.alone(emitter);
             Layer layer = own ? null : byPlace.get(place);
             mine[i] = layer != null ? layer : add(effect.name(), place, emitter, own);
         }
         return mine;
+    }
+
+    // All of it where the lane of colours stands instead of what was born; otherwise only whether light can be cut off.
+    private static double brightness(Emitter emitter) {
+        double brightness = emitter.look().brightness();
+        return emitter.life().replaces(Life.Lane.COLOUR) ? brightness : brightness > 1 ? 2 : 1;
     }
 
     private Layer add(String effect, Place place, Emitter emitter, boolean own) {
@@ -83,7 +117,7 @@ final class Cast {
                 sprites.isEmpty() ? NO_SPRITE : sprites.get(sprite),
                 own,
                 tables);
-        // After all that are equal to it in the order, so that the first come lies lowest.
+        // After all that are equal to it in the order, which only those of one instance alone can be.
         int at = above(place);
         places.add(at, place);
         layers.add(at, layer);

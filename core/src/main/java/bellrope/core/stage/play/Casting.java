@@ -23,10 +23,11 @@ final class Casting {
     private final Cast cast;
     private final long seed;
 
-    Casting(Roster roster, World world) {
+    /** @param dry whether nothing is born, so that all may share layers */
+    Casting(Roster roster, World world, boolean dry) {
         this.roster = roster;
         this.world = world;
-        this.cast = new Cast(roster.project());
+        this.cast = new Cast(roster.project(), dry);
         this.seed = roster.project().settings().seed();
     }
 
@@ -54,7 +55,10 @@ final class Casting {
         MovementPath way = follows
                 ? decision.placing().way(origin.anchor(), roster.pace())
                 : MovementPath.straight(origin.anchor(), origin.facing(), Vec3.ZERO, roster.pace());
-        if (rope.apart() || roster.counted(rope) || origin.role() == Origin.Role.FOLLOW) {
+        if (rope.apart()
+                || roster.counted(rope)
+                || roster.takenOver(effect.name())
+                || origin.role() == Origin.Role.FOLLOW) {
             instance.apart();
         }
         if (main && rope.overrides().cutAfter().isPresent()) {
@@ -77,6 +81,9 @@ final class Casting {
     /** Returns an instance of a whole effect that a particle began. */
     Instance child(Instance parent, Effect effect, EffectRun.Begun begun, int step) {
         Instance instance = parent.child(step);
+        if (roster.takenOver(effect.name())) {
+            instance.apart();
+        }
         List<Emitter> emitters = effect.emitters();
         EffectRun run = new EffectRun(
                 effect,

@@ -2,12 +2,18 @@ package bellrope.core.stage.play;
 
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Parameter;
+import bellrope.core.pool.Held;
 import bellrope.core.rope.Rope;
 import bellrope.core.sim.EffectRun;
 import bellrope.core.sim.Layer;
 import bellrope.core.stage.decide.Decision;
+import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Keeping;
+import bellrope.core.stage.told.PoolUse;
 import bellrope.core.stage.world.World;
+import bellrope.core.value.Vec3;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -27,29 +33,45 @@ public final class Ensemble {
     private final Consumer<Instance> ended;
     private final Consumer<String> notes;
     private final long[] endedGenerations = new long[EffectRun.GENERATIONS];
+    private final Pools pools;
+    private final Keeping keeping;
+    private final boolean dry;
     private Roster roster;
     private Casting casting;
     private Cast cast;
     private int mostParticles;
     private int alive;
     private long births;
+    private long began;
     private long dropped;
+    // Whether anything was taken over since the list was swept.
+    private boolean swept = true;
+    private boolean replaying;
+    private int now;
+    private final List<Held> held = new ArrayList<>();
+    private final Past past = new Past();
 
     /**
      * @param ended told of each instance that is over or taken off, children apart
      * @param notes takes what there is to say of an unusual step
+     * @param keeping what is kept of what plays
      */
-    public Ensemble(World world, Consumer<Instance> ended, Consumer<String> notes) {
+    public Ensemble(World world, Consumer<Instance> ended, Consumer<String> notes, Keeping keeping) {
+        this.keeping = keeping;
+        this.dry = keeping == Keeping.HELD_ALONE;
         this.world = world;
         this.ended = ended;
         this.notes = notes;
+        this.pools = new Pools(world);
     }
 
     /** Begins with a project, or goes on with another; see {@link Replay} for what plays already. */
     public void take(Roster next) {
         roster = next;
-        casting = new Casting(next, world);
+        playing.forEach(i -> i.joins(null));
+        casting = new Casting(next, world, dry);
         cast = casting.cast();
+        pools.take(next.project().pools(), next.pace());
         mostParticles = next.project().settings().particleLimit();
     }
 
@@ -85,22 +107,96 @@ public final class Ensemble {
     }
 
     /**
-     * Gives an instance its run and lets it in: it spawns at once.
+     * Gives an instance its run and lets it in: it spawns at once. Its pool was asked before ({@link #stops}).
      *
      * @param decision of its rope, at its start
+     * @return what ended so that it could begin
      */
-    public void enter(Instance instance, Rope rope, Effect effect, Decision decision, int step) {
+    public Optional<Account.TakenOver> enter(Instance instance, Rope rope, Effect effect, Decision decision, int step) {
+        Optional<Account.TakenOver> took = room(effect, step);
         casting.build(instance, rope, effect, decision);
+        join(instance, effect.name());
+        if (!dry) {
+            spawn(instance, step);
+            begun(instance, step, true);
+        }
+        sweep();
+        return took;
+    }
+
+    /**
+     * Returns why an instance could not begin now, because its pool is empty; nothing changes by asking.
+     *
+     * @param weight of its event
+     * @param replaced one that ends if this begins; null for none
+     */
+    public Optional<Account.Reason> stops(Effect effect, int weight, Instance replaced, int step) {
+        return pools.stops(effect.name(), weight, replaced, playing, step);
+    }
+
+    /** Tells whether two effects can begin without anything else ending for the first of them. */
+    public boolean roomForBoth(Effect one, Effect other) {
+        return pools.roomForBoth(one.name(), other.name());
+    }
+
+    /** Counts an instance that its pool refused. */
+    public void refused(Effect effect) {
+        pools.refused(effect.name());
+    }
+
+    // Ends what has to end so that one more can begin.
+    private Optional<Account.TakenOver> room(Effect effect, int step) {
+        if (!pools.asks(effect.name())) {
+            return Optional.empty();
+        }
+        Optional<Account.TakenOver> told = Optional.empty();
+        // More than one where its capacity was lowered while they played.
+        Instance victim = pools.next(effect.name(), playing, step);
+        while (victim != null) {
+            told = Optional.of(pools.takenOver(victim, step));
+            takeOver(victim);
+            victim = pools.next(effect.name(), playing, step);
+        }
+        return told;
+    }
+
+    private void takeOver(Instance victim) {
+        for (int i = 0; i < playing.size(); i++) {
+            Instance one = playing.get(i);
+            if (!one.gone() && (one == victim || one.root() == victim)) {
+                remove(one);
+            }
+        }
+        swept = false;
+        if (victim.role() != Origin.Role.CHILD) {
+            ended.accept(victim);
+        }
+    }
+
+    private void join(Instance instance, String effect) {
+        instance.joins(pools.of(effect));
+        instance.numbered(++began);
         playing.add(instance);
-        spawn(instance, step);
-        begun(instance, step, true);
+    }
+
+    // What was taken over stays in the list until nobody goes through it.
+    private void sweep() {
+        if (!swept) {
+            playing.removeIf(Instance::gone);
+            swept = true;
+        }
     }
 
     /** Makes a step: everything is where it belongs afterwards but for what moves exactly. */
     public void step(int step) {
-        make(step);
-        release(step);
-        births(step);
+        now = step;
+        if (dry) {
+            release(step);
+        } else {
+            make(step);
+            release(step);
+            births(step);
+        }
     }
 
     /** Puts everything that moves exactly where it is on a step. */
@@ -122,7 +218,7 @@ public final class Ensemble {
         }
         for (int i = 0; i < playing.size(); i++) {
             Instance instance = playing.get(i);
-            if (instance.start() < step) {
+            if (instance.start() < step && !instance.gone()) {
                 EffectRun run = instance.run();
                 int before = run.particles();
                 run.open(mostParticles - alive);
@@ -136,11 +232,12 @@ public final class Ensemble {
                 begun(instance, step, false);
             }
         }
+        sweep();
     }
 
     private void births(int step) {
         for (int i = 0; i < playing.size(); i++) {
-            if (playing.get(i).start() <= step) {
+            if (playing.get(i).start() <= step && !playing.get(i).gone()) {
                 spawn(playing.get(i), step);
             }
         }
@@ -148,6 +245,7 @@ public final class Ensemble {
         for (int i = 0; i < playing.size(); i++) {
             begun(playing.get(i), step, true);
         }
+        sweep();
     }
 
     private void spawn(Instance instance, int step) {
@@ -183,13 +281,29 @@ public final class Ensemble {
                 dropped++;
                 continue;
             }
+            if (!admits(parent, effect, step)) {
+                continue;
+            }
             Instance instance = casting.child(parent, effect, begun.get(i), step);
-            playing.add(instance);
+            join(instance, effect.name());
             if (spawning) {
                 spawn(instance, step);
             }
         }
         parent.run().clearBegun();
+    }
+
+    // What is played again finds those that play now: it begins where there is room, and nothing ends for it.
+    private boolean admits(Instance parent, Effect effect, int step) {
+        if (replaying) {
+            return pools.roomFor(effect.name());
+        }
+        if (pools.stops(effect.name(), parent.weight(), null, playing, step).isPresent()) {
+            pools.refused(effect.name());
+            return false;
+        }
+        room(effect, step);
+        return true;
     }
 
     private void release(int step) {
@@ -217,6 +331,12 @@ public final class Ensemble {
     }
 
     private void remove(Instance instance) {
+        if (keeping != Keeping.NOTHING) {
+            held.add(held(instance));
+        }
+        if (keeping == Keeping.EVERYTHING && instance.role() != Origin.Role.CHILD) {
+            past.add(instance, now);
+        }
         alive -= cast.remove(instance.run().layers());
         instance.go();
         add(instance.run().byGeneration(), endedGenerations);
@@ -258,8 +378,17 @@ public final class Ensemble {
             instance.go();
         }
         playing.clear();
+        pools.empty();
         cast.clear();
         alive = 0;
+    }
+
+    /** Plays some instances from their beginnings up to a step. */
+    Ensemble show(List<Instance> instances, Roster under, int step) {
+        take(under);
+        playing.addAll(instances);
+        new Replay(under, world).retune(this, step);
+        return this;
     }
 
     /** Plays every instance again under a changed project, from its beginning up to a step. */
@@ -284,6 +413,7 @@ public final class Ensemble {
             }
             return out;
         });
+        playing.forEach(i -> i.joins(pools.of(i.effect())));
     }
 
     Casting casting() {
@@ -298,10 +428,12 @@ public final class Ensemble {
         }
         long bornBefore = births;
         long droppedBefore = dropped;
+        replaying = true;
         for (int step = from; step <= to; step++) {
             make(step);
             births(step);
         }
+        replaying = false;
         births = bornBefore;
         dropped = droppedBefore;
         release(to);
@@ -317,6 +449,37 @@ public final class Ensemble {
 
     public List<Instance> playing() {
         return playing;
+    }
+
+    private Held held(Instance instance) {
+        int start = instance.start();
+        Vec3 camera = world.camera().at(world.camera().knownTo(Long.MAX_VALUE), start);
+        return new Held(
+                instance.effect(),
+                instance.rope(),
+                instance.subject(),
+                instance.weight(),
+                start,
+                Math.max(start + 1, now),
+                instance.place(start).plus(camera.times(-1)).length());
+    }
+
+    /** Returns what has played, for looking back; only where everything is kept. */
+    public Past past() {
+        return past;
+    }
+
+    /** Returns what was held so far, in the order of the starts; what plays still as if it ended now. */
+    public List<Held> held() {
+        List<Held> all = new ArrayList<>(held);
+        playing.forEach(i -> all.add(held(i)));
+        all.sort(Comparator.comparingInt(Held::start));
+        return all;
+    }
+
+    /** Returns what was asked of each pool so far. */
+    public List<PoolUse> pools() {
+        return pools.uses();
     }
 
     public List<Layer> layers() {

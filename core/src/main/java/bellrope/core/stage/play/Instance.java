@@ -22,7 +22,11 @@ public final class Instance implements Limiter.Counted {
     private Driver driver;
     private boolean apart;
 
+    // Its number among all that began.
+    private long number;
     private boolean gone;
+    // Null where its effect has none.
+    private Pools.Use pool;
     private int stopped = NEVER;
     // From when on it dims, and whether it goes on spawning while it does.
     private int dimming = NEVER;
@@ -39,6 +43,18 @@ public final class Instance implements Limiter.Counted {
         this.origin = origin;
         this.root = parent.root;
         this.apart = parent.apart;
+    }
+
+    /** Returns one that has been begun and ended as this one, without what it is made of. */
+    Instance again() {
+        Instance other = new Instance(origin);
+        other.number = number;
+        other.stopped = stopped;
+        other.dimming = dimming;
+        other.dimSteps = dimSteps;
+        other.spawning = spawning;
+        other.cutAt = cutAt;
+        return other;
     }
 
     /** Returns an instance that a particle of this one begins. */
@@ -125,15 +141,54 @@ public final class Instance implements Limiter.Counted {
     }
 
     boolean mute(int step) {
-        return !spawning && step >= dimming;
+        return !spawning && step > dimming;
     }
 
     boolean stopped(int step) {
-        return step >= stopped;
+        return step > stopped;
+    }
+
+    void numbered(long of) {
+        number = of;
+    }
+
+    /** Returns its number among all that began. */
+    long number() {
+        return number;
+    }
+
+    /** Lets it count in a pool from now on; null for none. */
+    void joins(Pools.Use use) {
+        pool = use;
+        if (use != null) {
+            use.joined();
+        }
+    }
+
+    /** Returns the pool in which it counts; null for none. */
+    Pools.Use pool() {
+        return pool;
+    }
+
+    /** Tells whether it may still spawn by itself. */
+    boolean spawns(int step) {
+        return !mute(step) && step < cutAt && run.spawns(step);
+    }
+
+    /** Returns the presence that what lives of it would still have, added up over the steps to come. */
+    double presenceLeft(int step) {
+        double sum = 0;
+        for (Layer layer : run.layers()) {
+            sum += layer.own() ? layer.presenceLeft(step, cutAt) : 0;
+        }
+        return sum;
     }
 
     /** Notes that it plays no more. */
     void go() {
+        if (!gone && pool != null) {
+            pool.left();
+        }
         gone = true;
     }
 

@@ -30,6 +30,7 @@ public final class Roster {
     private final Map<String, List<Rope>> listeners = new HashMap<>();
     private final Map<String, List<Rope>> resets = new HashMap<>();
     private final Set<String> together = new HashSet<>();
+    private final Set<String> takenOver = new HashSet<>();
     // Worked out when they are first asked for.
     private final Map<Rope, Effect> overridden = new IdentityHashMap<>();
     private final Map<String, OptionalInt> holds = new HashMap<>();
@@ -39,6 +40,7 @@ public final class Roster {
         formerly = new Formerly(project.settings().aliases());
         project.effects().forEach(e -> effects.put(e.name(), e.playing()));
         project.events().forEach(e -> events.put(e.name(), e));
+        project.pools().stream().filter(p -> p.whenEmpty().takesOver()).forEach(p -> takenOver.addAll(p.effects()));
         for (Rope rope : project.ropes()) {
             ropes.put(rope.name(), rope);
             listeners.computeIfAbsent(rope.event(), e -> new ArrayList<>()).add(rope);
@@ -125,6 +127,11 @@ public final class Roster {
     /** Tells whether a rope is in a group that counts together, where any may have to make room for another. */
     boolean counted(Rope rope) {
         return rope.note().group().filter(together::contains).isPresent();
+    }
+
+    /** Tells whether instances of an effect may have to end for others of its pool. */
+    boolean takenOver(String effect) {
+        return takenOver.contains(effect);
     }
 
     /** Returns for how many steps an instance is kept, that of whole effects begun by its particles included. */

@@ -12,6 +12,7 @@ import bellrope.core.value.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.function.Function;
 
 /**
@@ -64,6 +65,7 @@ public record Account(
      * @param delay seconds until it begins
      * @param companions what comes with it
      * @param later what follows
+     * @param tookOver what ended so that it could begin, because its pool was empty; what begins after a delay takes over then
      */
     public record Played(
             String rope,
@@ -74,7 +76,8 @@ public record Account(
             OptionalDouble hold,
             double delay,
             List<Companion> companions,
-            List<FollowUp> later)
+            List<FollowUp> later,
+            Optional<TakenOver> tookOver)
             implements Answer {
         @Override
         public String name() {
@@ -96,6 +99,7 @@ public record Account(
             companions.forEach(c -> text.append("; ").append(c.words()));
             later.forEach(f ->
                     text.append("; then ").append(f.announce().orElse(f.play().orElse("nothing chosen"))));
+            tookOver.ifPresent(t -> text.append("; took over ").append(t.inWords()));
             return text.toString();
         }
 
@@ -110,6 +114,19 @@ public record Account(
         @Override
         public <R> R match(Cases<R> cases) {
             return cases.played().apply(this);
+        }
+    }
+
+    /**
+     * What ended so that another could begin.
+     *
+     * @param age seconds since it began
+     * @param presence what it would still have put on screen, square units × seconds
+     */
+    public record TakenOver(String effect, double age, double presence) {
+        String inWords() {
+            return effect + " of " + Words.number(Exact.rint(age * 100) / 100) + " s before"
+                    + (presence > 0 ? ", which could still be seen" : "");
         }
     }
 
@@ -202,7 +219,8 @@ public record Account(
                 Function<NothingToPlay, R> nothingToPlay,
                 Function<Off, R> off,
                 Function<Waits, R> waits,
-                Function<Limited, R> limited) {}
+                Function<Limited, R> limited,
+                Function<Empty, R> empty) {}
 
         /** Returns what the function of its kind makes of it. */
         <R> R match(Cases<R> cases);
@@ -213,8 +231,9 @@ public record Account(
                 Function<NothingToPlay, R> nothingToPlay,
                 Function<Off, R> off,
                 Function<Waits, R> waits,
-                Function<Limited, R> limited) {
-            return match(new Cases<>(unmet, nothingToPlay, off, waits, limited));
+                Function<Limited, R> limited,
+                Function<Empty, R> empty) {
+            return match(new Cases<>(unmet, nothingToPlay, off, waits, limited, empty));
         }
 
         String inWords();
@@ -290,6 +309,27 @@ public record Account(
         @Override
         public <R> R match(Cases<R> cases) {
             return cases.limited().apply(this);
+        }
+    }
+
+    /**
+     * All instances of its pool play.
+     *
+     * @param playing how many
+     * @param oldest seconds since the one that began first began
+     * @param weight lowest weight of those that play, where all of them weigh more; empty where that is not what stopped it
+     */
+    public record Empty(String pool, int playing, double oldest, OptionalInt weight) implements Reason {
+        @Override
+        public String inWords() {
+            return "all " + playing + " of " + pool + " play; the oldest is "
+                    + Words.number(Exact.rint(oldest * 100) / 100) + " s old"
+                    + (weight.isPresent() ? ", the lowest weight " + weight.getAsInt() : "");
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.empty().apply(this);
         }
     }
 

@@ -3,16 +3,22 @@ package bellrope.core.stage.world;
 import java.util.ArrayList;
 import java.util.List;
 
-/** What was said of one thing, on which step, and before which beginnings; at most the last {@value #MOST} times. */
+/** What was said of one thing, on which step, and before which beginnings; some {@value #MOST} times back at most. */
 final class Signal {
-    private static final int MOST = 1024;
+    static final int MOST = 1024;
+    private final int most;
     private final List<Said> said = new ArrayList<>();
+
+    /** @param most how many sayings are kept */
+    Signal(int most) {
+        this.most = most;
+    }
 
     private record Said(double step, long order, double value) {}
 
     void say(double step, long order, double value) {
-        if (said.size() == MOST) {
-            said.subList(0, MOST / 2).clear();
+        if (said.size() == most) {
+            said.subList(0, most / 2).clear();
         }
         said.add(new Said(step, order, value));
     }

@@ -4,14 +4,14 @@ import bellrope.core.value.Vec3;
 import java.util.Arrays;
 
 /**
- * Where a subject or the camera is and was. It keeps what it was told, at most {@value #MOST} times back, and goes on
+ * Where a subject or the camera is and was. It keeps what it was told, some {@value #MOST} times back at most, and goes on
  * evenly in between.
  *
  * <p>What is told after a step was made counts from the next step on, so that the past can be played again to the bit: a
  * step sees what was told before it, a beginning what was told before that beginning.
  */
 public final class Track {
-    private static final int MOST = 2048;
+    static final int MOST = 2048;
     private static final int NUMBERS = 13;
     // Of one entry: place, drift, heading, velocity as told, units come so far.
     private static final int DRIFT = 3;
@@ -24,9 +24,13 @@ public final class Track {
     private long[] orders = new long[4];
     private double[] told = new double[4 * NUMBERS];
     private int count;
+    private long first;
+    private final int most;
 
-    Track(int stepsPerSecond) {
+    /** @param most how many tellings are kept */
+    Track(int stepsPerSecond, int most) {
         this.stepsPerSecond = stepsPerSecond;
+        this.most = most;
     }
 
     /**
@@ -62,8 +66,11 @@ public final class Track {
 
     private void add(int step, long order, Vec3 place, Vec3 drift, Vec3 heading, Vec3 velocity, double gone) {
         if (count == 0 || steps[count - 1] != step || orders[count - 1] != order) {
-            if (count == MOST) {
-                int kept = MOST / 2;
+            if (count == 0) {
+                first = order;
+            }
+            if (count == most) {
+                int kept = most / 2;
                 System.arraycopy(steps, count - kept, steps, 0, kept);
                 System.arraycopy(orders, count - kept, orders, 0, kept);
                 System.arraycopy(told, (count - kept) * NUMBERS, told, 0, kept * NUMBERS);
@@ -94,6 +101,11 @@ public final class Track {
     private Vec3 entry(int index, int what) {
         int i = index * NUMBERS + what;
         return new Vec3(told[i], told[i + 1], told[i + 2]);
+    }
+
+    /** Tells whether anything was told of it before a beginning. */
+    boolean knownBefore(long beginning) {
+        return count > 0 && first < beginning;
     }
 
     public boolean known() {

@@ -8,6 +8,7 @@ import bellrope.core.project.Project;
 import bellrope.core.rope.Situation;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -21,6 +22,8 @@ import java.util.function.Supplier;
 public final class World {
     /** Most subjects whose way is kept; beyond them the first one heard of that nothing follows is forgotten. */
     private static final int MOST_SUBJECTS = 4096;
+    // Most lives of one subject that are kept once it is no more.
+    private static final int MOST_FORMER = 4;
 
     private final Map<String, Track> subjects = new LinkedHashMap<>();
     private final Map<String, Signal> signals = new HashMap<>();
@@ -30,6 +33,9 @@ public final class World {
     private final Set<String> moved = new HashSet<>();
     private Supplier<Set<String>> followed = Set::of;
     private Track camera;
+    private boolean everything;
+    // Those that are no more, by name, the last first.
+    private final Map<String, List<Track>> former = new HashMap<>();
     private int stepsPerSecond;
     private long beginnings;
 
@@ -46,9 +52,10 @@ public final class World {
         if (steps != stepsPerSecond) {
             stepsPerSecond = steps;
             subjects.clear();
+            former.clear();
             moved.clear();
             signals.clear();
-            camera = new Track(steps);
+            camera = new Track(steps, tellings());
             camera.put(Integer.MIN_VALUE / 2, -1, Vec3.ZERO, Vec3.ZERO, null);
         }
         places.clear();
@@ -72,6 +79,39 @@ public final class World {
         return subjects.get(name);
     }
 
+    /**
+     * Returns the way that a beginning saw of a subject, though it may be no more; null where nothing had been told of it.
+     *
+     * @param beginning see {@link #begins}
+     */
+    public Track subject(String name, long beginning) {
+        Track track = subjects.get(name);
+        if (track != null && track.knownBefore(beginning)) {
+            return track;
+        }
+        for (Track one : former.getOrDefault(name, List.of())) {
+            if (one.knownBefore(beginning)) {
+                return one;
+            }
+        }
+        return null;
+    }
+
+    /** Forgets nothing that it is told from now on, so that every step gone by can be played again. */
+    public void keepEverything() {
+        everything = true;
+        camera = new Track(stepsPerSecond, tellings());
+        camera.put(Integer.MIN_VALUE / 2, -1, Vec3.ZERO, Vec3.ZERO, null);
+    }
+
+    private int tellings() {
+        return everything ? Integer.MAX_VALUE : Track.MOST;
+    }
+
+    private int sayings() {
+        return everything ? Integer.MAX_VALUE : Signal.MOST;
+    }
+
     /** Returns the way of a subject, begun if need be. */
     public Track heard(String name) {
         Track track = subjects.get(name);
@@ -84,7 +124,7 @@ public final class World {
                         .or(() -> subjects.keySet().stream().findFirst())
                         .ifPresent(this::forget);
             }
-            track = new Track(stepsPerSecond);
+            track = new Track(stepsPerSecond, tellings());
             subjects.put(name, track);
         }
         return track;
@@ -105,7 +145,17 @@ public final class World {
     }
 
     public void forget(String name) {
-        subjects.remove(name);
+        Track track = subjects.remove(name);
+        // Whatever follows it may have to be played again.
+        if (track != null
+                && (everything
+                        || former.size() < MOST_SUBJECTS && followed.get().contains(name))) {
+            List<Track> tracks = former.computeIfAbsent(name, n -> new ArrayList<>());
+            tracks.add(0, track);
+            if (!everything && tracks.size() > MOST_FORMER) {
+                tracks.remove(tracks.size() - 1);
+            }
+        }
         moved.remove(name);
     }
 
@@ -134,7 +184,7 @@ public final class World {
 
     public void publish(String channel, int step, double value) {
         Signal signal = signals.computeIfAbsent(channel, name -> {
-            Signal made = new Signal();
+            Signal made = new Signal(sayings());
             made.say(Double.NEGATIVE_INFINITY, -1, channels.get(name).usual());
             return made;
         });
@@ -159,7 +209,7 @@ public final class World {
 
     /** Notes that an event came on a step, which may lie before the first. */
     public void came(String event, double step) {
-        came.computeIfAbsent(event, e -> new Signal()).say(step, beginnings, step);
+        came.computeIfAbsent(event, e -> new Signal(sayings())).say(step, beginnings, step);
     }
 
     /** Returns for how many seconds a step has not seen an event come; infinite when it never did. */

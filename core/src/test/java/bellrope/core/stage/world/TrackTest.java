@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 
 class TrackTest {
     private static Track moved(int times) {
-        Track track = new Track(60);
+        Track track = new Track(60, Track.MOST);
         for (int i = 0; i < times; i++) {
             track.put(i, 0, new Vec3(i * 0.1, 0, 0), Vec3.ZERO, null);
         }
@@ -19,7 +19,7 @@ class TrackTest {
 
     @Test
     void goesOnEvenlyWithTheVelocityItWasToldAndRestsWithoutOne() {
-        Track track = new Track(60);
+        Track track = new Track(60, Track.MOST);
         track.put(0, 0, Vec3.ZERO, Vec3.ZERO, new Vec3(6, 0, 0));
         int entry = track.seenBy(30);
         assertThat(track.at(entry, 30).x()).isCloseTo(3, within(1e-12));
@@ -44,7 +44,7 @@ class TrackTest {
 
     @Test
     void aBeginningSeesWhatWasToldBeforeItOnTheSameStep() {
-        Track track = new Track(60);
+        Track track = new Track(60, Track.MOST);
         track.put(7, 3, new Vec3(1, 0, 0), Vec3.ZERO, null);
         track.put(7, 4, new Vec3(2, 0, 0), Vec3.ZERO, null);
         assertThat(track.at(track.knownTo(4), 7).x()).isEqualTo(1);
@@ -61,7 +61,7 @@ class TrackTest {
     @Test
     void aFollowerTurnsWithItsSubjectOnlyIfItShall() {
         for (boolean turns : new boolean[] {true, false}) {
-            Track track = new Track(60);
+            Track track = new Track(60, Track.MOST);
             track.put(0, 0, Vec3.ZERO, Vec3.RIGHT, null);
             FollowedPath way = new FollowedPath(
                     track,
@@ -89,7 +89,7 @@ class TrackTest {
 
     @Test
     void aFollowerIsWhereItsSubjectIsBetweenStepsToo() {
-        Track track = new Track(60);
+        Track track = new Track(60, Track.MOST);
         track.put(0, 0, new Vec3(1, 2, 3), Vec3.ZERO, new Vec3(6, 12, -18));
         FollowedPath path = following(track, 10, new Vec3(0, 1, 0), OptionalDouble.empty(), 0.5);
         double[] place = new double[3];

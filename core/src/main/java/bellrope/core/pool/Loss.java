@@ -1,0 +1,113 @@
+package bellrope.core.pool;
+
+import java.util.List;
+
+/**
+ * What a pool of some capacity does to a run of instances that was played without it.
+ *
+ * @param asked how many were asked for
+ * @param refused how many of those did not begin
+ * @param takenOver how many others ended early
+ * @param stepsCut steps that those would still have been held
+ * @param presenceCut what they would still have put on screen, square units × seconds
+ * @param worst most that were refused or taken over of those asked for in any {@value #MINUTE} s, as a share of them
+ */
+public record Loss(int asked, int refused, int takenOver, long stepsCut, double presenceCut, double worst) {
+    static final int MINUTE = 60;
+
+    /** What an instance of an effect would still put on screen from some age on. */
+    public interface Left {
+        /** @return square units × seconds */
+        double from(String effect, int age, int length);
+    }
+
+    /**
+     * Plays a run through a pool. What begins is held as in the run, whatever became of others: what answers only because
+     * another was refused, or ends because of it, is not known here.
+     *
+     * @param run of the pool's effects, by their start
+     * @param stepsPerSecond of the run
+     */
+    public static Loss of(List<Held> run, int capacity, Pool.WhenEmpty whenEmpty, Left left, int stepsPerSecond) {
+        Held[] held = new Held[capacity];
+        int playing = 0;
+        int refused = 0;
+        int taken = 0;
+        long cut = 0;
+        double presence = 0;
+        boolean[] lost = new boolean[run.size()];
+        for (int i = 0; i < run.size(); i++) {
+            Held next = run.get(i);
+            int now = next.start();
+            // What is over is let go in place; the order stays that of the starts.
+            int kept = 0;
+            for (int k = 0; k < playing; k++) {
+                if (held[k].end() > now) {
+                    held[kept++] = held[k];
+                }
+            }
+            playing = kept;
+            if (playing == capacity) {
+                int victim = whenEmpty.takesOver() ? victim(held, playing, whenEmpty, left, now) : -1;
+                if (victim < 0 || whenEmpty == Pool.WhenEmpty.LOWEST_WEIGHT && held[victim].weight() > next.weight()) {
+                    refused++;
+                    lost[i] = true;
+                    continue;
+                }
+                Held out = held[victim];
+                taken++;
+                lost[i] = true;
+                cut += out.end() - now;
+                presence += left.from(out.effect(), now - out.start(), out.end() - out.start());
+                System.arraycopy(held, victim + 1, held, victim, playing - victim - 1);
+                playing--;
+            }
+            held[playing++] = next;
+        }
+        return new Loss(run.size(), refused, taken, cut, presence, worst(run, lost, stepsPerSecond));
+    }
+
+    private static int victim(Held[] held, int playing, Pool.WhenEmpty whenEmpty, Left left, int now) {
+        int victim = 0;
+        double least = Double.POSITIVE_INFINITY;
+        for (int k = 0; k < playing; k++) {
+            Held one = held[k];
+            double worth = switch (whenEmpty) {
+                case OLDEST, REFUSE, GROW -> one.start();
+                case FAINTEST -> left.from(one.effect(), now - one.start(), one.end() - one.start());
+                case FARTHEST -> -one.distance();
+                case LOWEST_WEIGHT -> one.weight();
+            };
+            if (worth < least) {
+                victim = k;
+                least = worth;
+            }
+        }
+        return victim;
+    }
+
+    // Windows end at each loss; a run shorter than a minute is one window.
+    private static double worst(List<Held> run, boolean[] lost, int stepsPerSecond) {
+        int window = MINUTE * stepsPerSecond;
+        double worst = 0;
+        int from = 0;
+        int count = 0;
+        for (int i = 0; i < run.size(); i++) {
+            count += lost[i] ? 1 : 0;
+            while (run.get(from).start() + window <= run.get(i).start()) {
+                count -= lost[from] ? 1 : 0;
+                from++;
+            }
+            boolean whole = run.get(i).start() - run.get(0).start() + 1 >= window || i == run.size() - 1;
+            if (whole) {
+                worst = Math.max(worst, (double) count / (i - from + 1));
+            }
+        }
+        return worst;
+    }
+
+    /** Returns the share of what was asked for that was refused, or for which another ended. */
+    public double share() {
+        return asked == 0 ? 0 : (double) (refused + takenOver) / asked;
+    }
+}

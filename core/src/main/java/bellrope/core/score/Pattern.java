@@ -1,0 +1,193 @@
+package bellrope.core.score;
+
+import bellrope.core.value.Curve;
+import bellrope.core.value.Demand;
+import java.util.List;
+import java.util.function.Function;
+
+/** When the event of a lane arrives. */
+public sealed interface Pattern {
+    /** Highest rate of any lane, arrivals a second. */
+    double FASTEST = 1_000;
+
+    /** A function for each kind. */
+    record Cases<R>(
+            Function<Marks, R> marks,
+            Function<Steady, R> steady,
+            Function<Poisson, R> poisson,
+            Function<Salvos, R> salvos,
+            Function<Rising, R> rising,
+            Function<After, R> after) {}
+
+    /** Returns what the function of its kind makes of it. */
+    <R> R match(Cases<R> cases);
+
+    /** Returns what the function of its kind makes of it. */
+    default <R> R match(
+            Function<Marks, R> marks,
+            Function<Steady, R> steady,
+            Function<Poisson, R> poisson,
+            Function<Salvos, R> salvos,
+            Function<Rising, R> rising,
+            Function<After, R> after) {
+        return match(new Cases<>(marks, steady, poisson, salvos, rising, after));
+    }
+
+    /**
+     * Returns how many arrivals are to be expected in so many seconds; of what comes after another lane as many as that has.
+     */
+    double expected(double seconds);
+
+    /**
+     * At times of their own: written by hand, or recorded.
+     *
+     * @param marks at most {@value Score#MOST_ARRIVALS}, in any order
+     */
+    record Marks(List<Mark> marks) implements Pattern {
+        public Marks {
+            marks = Demand.atMost("marks", marks, Score.MOST_ARRIVALS);
+        }
+
+        @Override
+        public double expected(double seconds) {
+            return marks.size();
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.marks().apply(this);
+        }
+    }
+
+    /**
+     * Evenly, the first at the beginning.
+     *
+     * @param perSecond above 0 to 1,000
+     */
+    record Steady(double perSecond) implements Pattern {
+        public Steady {
+            rate("perSecond", perSecond);
+        }
+
+        @Override
+        public double expected(double seconds) {
+            return perSecond * seconds;
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.steady().apply(this);
+        }
+    }
+
+    /**
+     * As a Poisson process: each independent of all others.
+     *
+     * @param perSecond on average, above 0 to 1,000
+     */
+    record Poisson(double perSecond) implements Pattern {
+        public Poisson {
+            rate("perSecond", perSecond);
+        }
+
+        @Override
+        public double expected(double seconds) {
+            return perSecond * seconds;
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.poisson().apply(this);
+        }
+    }
+
+    /**
+     * Several together, again and again, the first at the beginning.
+     *
+     * @param count how many, 1 to 1,000
+     * @param within seconds over which they are spread at random, 0 to the pause
+     * @param every seconds from one salvo to the next, 0.001 to {@value Score#LONGEST}
+     */
+    record Salvos(int count, double within, double every) implements Pattern {
+        public Salvos {
+            Demand.within("count", count, 1, 1000);
+            Demand.within("every", every, 0.001, Score.LONGEST);
+            Demand.within("within", within, 0, every);
+        }
+
+        @Override
+        public double expected(double seconds) {
+            return count * Math.ceil(seconds / every);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.salvos().apply(this);
+        }
+    }
+
+    /**
+     * As a Poisson process whose rate follows a curve.
+     *
+     * @param perSecond over the lane's stretch, each key 0 to 1,000
+     */
+    record Rising(Curve perSecond) implements Pattern {
+        private static final int LOOKS = 1000;
+
+        public Rising {
+            Demand.within("perSecond", perSecond, 0, FASTEST);
+        }
+
+        @Override
+        public double expected(double seconds) {
+            return most() * seconds;
+        }
+
+        /** Returns the highest rate that is reached. */
+        double most() {
+            double most = 0;
+            for (int i = 0; i <= LOOKS; i++) {
+                most = Math.max(most, perSecond.at((double) i / LOOKS));
+            }
+            for (Curve.Key key : perSecond.keys()) {
+                most = Math.max(most, key.value());
+            }
+            return most;
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.rising().apply(this);
+        }
+    }
+
+    /**
+     * After arrivals of another lane; fields of the same name are handed on.
+     *
+     * @param lane by its id
+     * @param chance with which each is followed, above 0 to 1
+     * @param delay seconds after it, 0 to 60
+     */
+    record After(int lane, double chance, double delay) implements Pattern {
+        public After {
+            Demand.above("chance", chance, 0);
+            Demand.within("chance", chance, 0, 1);
+            Demand.within("delay", delay, 0, 60);
+        }
+
+        @Override
+        public double expected(double seconds) {
+            return 0;
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.after().apply(this);
+        }
+    }
+
+    private static void rate(String place, double perSecond) {
+        Demand.above(place, perSecond, 0);
+        Demand.within(place, perSecond, 0, FASTEST);
+    }
+}

@@ -1,0 +1,126 @@
+package bellrope.core.stage;
+
+import bellrope.core.pool.Held;
+import bellrope.core.project.Project;
+import bellrope.core.score.Arrival;
+import bellrope.core.score.Channelled;
+import bellrope.core.score.Score;
+import bellrope.core.score.Writing;
+import bellrope.core.score.Written;
+import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Keeping;
+import bellrope.core.value.Pace;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * A score that is being played on a stage of its own, step by step. It is over when all is said and nothing plays any more, or
+ * {@link Rehearsal#LONGEST_TAIL} after that.
+ */
+public final class Performance {
+    /** Seconds by which a time stamp may be off, because it was rounded to a millisecond. */
+    private static final double ROUNDED = 0.000_51;
+
+    private final Stage stage;
+    private final Pace pace;
+    private final List<Arrival> arrivals;
+    private final List<Written.Gone> gone;
+    private final List<Channelled> channels;
+    private final double[] published;
+    private final List<Account> accounts = new ArrayList<>();
+    private final int cut;
+    private int next;
+    private int nextGone;
+
+    /** @param keeping what is kept of what plays */
+    public Performance(Project project, Written written, Keeping keeping) {
+        pace = project.settings().pace();
+        arrivals = written.arrivals();
+        gone = written.gone();
+        channels = written.channels().stream()
+                .filter(c -> project.channel(c.channel()).isPresent())
+                .toList();
+        published = new double[channels.size()];
+        Arrays.fill(published, Double.NaN);
+        stage = new Stage(project, keeping);
+        int last =
+                arrivals.isEmpty() ? 0 : step(arrivals.get(arrivals.size() - 1).at());
+        cut = last + pace.stepsAt(Rehearsal.LONGEST_TAIL);
+        say();
+    }
+
+    /** Plays a score of the project as it stands. */
+    public static Performance of(Project project, Score score) {
+        return new Performance(project, Writing.of(score, project.events(), 0), Keeping.EVERYTHING);
+    }
+
+    /** Returns the first step at or after a time, half a millisecond forgiven, because that is how times are written down. */
+    private int step(double at) {
+        return pace.stepsAt(Math.max(0, at - ROUNDED));
+    }
+
+    public Stage stage() {
+        return stage;
+    }
+
+    /** Tells whether everything is said and nothing plays any more, or has gone on for long enough. */
+    public boolean over() {
+        return next == arrivals.size() && nextGone == gone.size() && (stage.still() || stage.now() >= cut);
+    }
+
+    /** Makes a step, and says what is due on it. */
+    public void step() {
+        stage.step();
+        say();
+    }
+
+    private void say() {
+        double now = pace.seconds(stage.now());
+        for (int i = 0; i < published.length; i++) {
+            double value = channels.get(i).at(now);
+            if (value != published[i]) {
+                published[i] = value;
+                stage.publish(channels.get(i).channel(), value);
+            }
+        }
+        while (next < arrivals.size() && step(arrivals.get(next).at()) <= stage.now()) {
+            accounts.add(stage.pullLate(
+                    arrivals.get(next).pull(), now - arrivals.get(next).at()));
+            next++;
+        }
+        while (nextGone < gone.size() && step(gone.get(nextGone).at()) <= stage.now()) {
+            accounts.add(stage.gone(gone.get(nextGone).subject()));
+            nextGone++;
+        }
+        accounts.addAll(stage.unasked());
+        stage.told();
+    }
+
+    /**
+     * Encodes what was on the stage on a step gone by, of a performance that keeps everything.
+     *
+     * @return valid until the next call
+     */
+    public ByteBuffer frame(int step) {
+        return stage.frame(step, step);
+    }
+
+    /** Returns what was held so far, of a performance that keeps it. */
+    public List<Held> held() {
+        return stage.held();
+    }
+
+    /** Returns how many arrivals have been said. */
+    public int said() {
+        return next;
+    }
+
+    /** Returns the accounts since the last call, in the order in which they came. */
+    public List<Account> takeAccounts() {
+        List<Account> taken = List.copyOf(accounts);
+        accounts.clear();
+        return taken;
+    }
+}

@@ -1,0 +1,47 @@
+package bellrope.core.stage.play;
+
+import bellrope.core.stage.told.Keeping;
+import bellrope.core.stage.world.World;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * What has played on a stage, so that any step gone by can be looked at: each instance is begun again from what began it
+ * ({@link Replay}), and played to that step. Where the particle limit was biting, or a pool refused what particles began, it
+ * may be others that were dropped.
+ */
+public final class Past {
+    private final List<Ended> ended = new ArrayList<>();
+
+    // As it was told to end, and when it was gone.
+    private record Ended(Instance instance, int end) {}
+
+    void add(Instance instance, int end) {
+        ended.add(new Ended(instance.again(), end));
+    }
+
+    /**
+     * Returns what played on a step, as it was then.
+     *
+     * @param world in which nothing was forgotten
+     * @param playing what plays still
+     */
+    public Ensemble at(int step, Roster roster, World world, List<Instance> playing) {
+        List<Instance> then = new ArrayList<>();
+        for (Ended one : ended) {
+            if (one.instance().start() <= step && step < one.end()) {
+                then.add(one.instance().again());
+            }
+        }
+        for (Instance one : playing) {
+            if (one.start() <= step && one.role() != Origin.Role.CHILD) {
+                then.add(one.again());
+            }
+        }
+        // In the order in which they began.
+        then.sort(Comparator.comparingLong(Instance::number));
+        Ensemble again = new Ensemble(world, over -> {}, note -> {}, Keeping.NOTHING);
+        return again.show(then, roster, step);
+    }
+}
