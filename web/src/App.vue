@@ -65,9 +65,7 @@ const standing = computed(() => {
   }
   return project.saving ? 'saving…' : news.state.value === 'open' ? 'connected' : 'connecting…'
 })
-const keys = computed(() =>
-  route.path === '/effects' ? EFFECT_KEYS : route.path === '/handoff' ? HANDOFF_KEYS : ROPE_KEYS,
-)
+const keys = computed(() => KEYS[route.path] ?? ROPE_KEYS)
 /** Opens the first of what was found. */
 function takeFirst() {
   view.value?.takeFirst?.()
@@ -81,10 +79,14 @@ function leaveFind() {
 const FINDS: Record<string, string> = {
   '/effects': 'Find an effect',
   '/handoff': 'Find in the contract',
+  '/rehearsal': 'Find a rehearsal',
+  '/pools': 'Find a pool',
 }
 const VIEWS = [
   { path: '/', name: 'Ropes' },
   { path: '/effects', name: 'Effects' },
+  { path: '/rehearsal', name: 'Rehearsal' },
+  { path: '/pools', name: 'Pools' },
   { path: '/handoff', name: 'Handoff' },
 ]
 const EFFECT_KEYS = [
@@ -114,6 +116,25 @@ const HANDOFF_KEYS = [
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
 ]
+const REHEARSAL_KEYS = [
+  ['↑ ↓', 'rehearsal before, rehearsal after'],
+  ['N', 'a new rehearsal'],
+  ['P', 'hold or run it'],
+  [', .', 'one frame back, one on'],
+  ['F', 'the stage alone, and back'],
+  ['Esc', 'shut the lane'],
+  ['on a mark', '← → move it, D copies it, Delete deletes it'],
+  ['/', 'find a rehearsal'],
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+]
+const POOL_KEYS = [
+  ['↑ ↓', 'pool before, pool after'],
+  ['S', 'find the sizes'],
+  ['/', 'find a pool'],
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+]
 const ROPE_KEYS = [
   ['Space', 'pull the event'],
   ['1 2 3', 'soft, usual, hard'],
@@ -128,6 +149,12 @@ const ROPE_KEYS = [
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
 ]
+const KEYS: Record<string, string[][]> = {
+  '/effects': EFFECT_KEYS,
+  '/rehearsal': REHEARSAL_KEYS,
+  '/pools': POOL_KEYS,
+  '/handoff': HANDOFF_KEYS,
+}
 </script>
 
 <template>

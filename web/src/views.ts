@@ -4,12 +4,16 @@ import type { Shown } from './core/core'
 
 const later = {
   effects: () => import('./effects/EffectsView.vue'),
+  rehearsal: () => import('./rehearsal/RehearsalView.vue'),
+  pools: () => import('./pools/PoolsView.vue'),
   handoff: () => import('./handoff/HandoffView.vue'),
 }
 
 export const routes = [
   { path: '/', component: RopesView },
   { path: '/effects', component: later.effects },
+  { path: '/rehearsal', component: later.rehearsal },
+  { path: '/pools', component: later.pools },
   { path: '/handoff', component: later.handoff },
 ]
 

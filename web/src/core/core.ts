@@ -14,6 +14,14 @@ export type Question =
   | 'retuneStage'
   | 'stage'
   | 'accounts'
+  | 'rehearse'
+  | 'rehearseOn'
+  | 'rehearsed'
+  | 'rehearsedLook'
+  | 'rehearsedAccounts'
+  | 'sizeOn'
+  | 'sized'
+  | 'worstSecond'
 
 /** A question to the core, or word of what changed, as the worker gets it. */
 export interface Asked {

@@ -10,12 +10,13 @@ import {
   type Saved,
   type Words,
 } from '../api/client'
-import type { Channel, Effect, EventType, Payload, Place, Rope, Sprite } from '../api/bundle'
+import type { Channel, Effect, EventType, Payload, Place, Pool, Rope, Score, Sprite } from '../api/bundle'
 import { Drafts } from './drafts'
 import { altered, History, same, type Way } from './history'
 import { WaitingSaves } from './waiting'
 
-export type Kind = 'event' | 'effect' | 'rope' | 'sprite' | 'settings' | 'channel' | 'place'
+export type Kind =
+  'event' | 'effect' | 'rope' | 'sprite' | 'settings' | 'channel' | 'place' | 'pool' | 'score'
 
 /** A part with what it says. */
 export interface Part<T> {
@@ -125,6 +126,8 @@ export const useProject = defineStore('project', () => {
   const sprites = list<Sprite>('sprite')
   const channels = list<Channel>('channel')
   const places = list<Place>('place')
+  const pools = list<Pool>('pool')
+  const scores = list<Score>('score')
   const stepsPerSecond = computed(() => {
     const settings = [...parts.value.values()].find((p) => p.kind === 'settings')
     return (settings?.body as { stepsPerSecond: number } | undefined)?.stepsPerSecond ?? 60
@@ -445,6 +448,8 @@ export const useProject = defineStore('project', () => {
     sprites,
     channels,
     places,
+    pools,
+    scores,
     stepsPerSecond,
     conflict,
     refusal,

@@ -4,7 +4,10 @@ import bellrope.core.value.Problem;
 import bellrope.format.answer.FeedsView;
 import bellrope.format.answer.FittedView;
 import bellrope.format.answer.PreviewHead;
+import bellrope.format.answer.RehearsalStep;
+import bellrope.format.answer.RehearsalView;
 import bellrope.format.answer.ResponseView;
+import bellrope.format.answer.SizedView;
 import bellrope.format.answer.StageReply;
 import bellrope.format.answer.TakeHead;
 import bellrope.format.answer.WiringView;
@@ -38,6 +41,9 @@ public final class Writers {
             FittedView.class,
             ParameterReport.class,
             StageReply.class,
+            RehearsalView.class,
+            RehearsalStep.class,
+            SizedView.class,
             AccountReport.class,
             Problem.class);
 

@@ -13,6 +13,7 @@ import bellrope.format.answer.PreviewWish;
 import bellrope.format.answer.Previews;
 import bellrope.format.answer.Pulled;
 import bellrope.format.answer.Recorded;
+import bellrope.format.answer.Rehearsals;
 import bellrope.format.answer.ResponseView;
 import bellrope.format.answer.Responses;
 import bellrope.format.answer.Responses.Alone;
@@ -44,8 +45,9 @@ public final class Page {
     private static final Kept<Alone, Reaches> REACHED = new Kept<>(8 << 20, (key, reaches) -> key.weight() + 2_000);
     private static final Responses RESPONSES = new Responses(RESPONDED::get, REACHED::get);
 
-    // Null until it is begun.
+    // Null until they are begun.
     private static LiveStage live;
+    private static Rehearsals rehearsed;
 
     private Page() {}
 
@@ -244,6 +246,104 @@ public final class Page {
                             : live().accounts(words, (int) wish.get("most").number()),
                     Answers::of));
         });
+    }
+
+    /** Begins a rehearsal in place of the one before: {@code {score, runs}}, the score's body; plays nothing yet. */
+    @JSExport
+    public static JSObject rehearse(JSObject asked) {
+        return Told.by(() -> {
+            JsonValue wish = JsValue.of(asked);
+            rehearsed = Rehearsals.of(
+                    whole(wish), wish.get("score"), (int) wish.get("runs").number());
+            return answer(Answers.of(rehearsed.on(0)));
+        });
+    }
+
+    /** Plays on for so many steps: {@code {steps}}. */
+    @JSExport
+    public static JSObject rehearseOn(JSObject asked) {
+        return Told.by(() -> answer(
+                Answers.of(rehearsed().on((int) JsValue.of(asked).get("steps").number()))));
+    }
+
+    /** Plays it so many times more for the sizes of pools: {@code {runs}}. */
+    @JSExport
+    public static JSObject sizeOn(JSObject asked) {
+        return Told.by(() -> answer(
+                Answers.of(rehearsed().size((int) JsValue.of(asked).get("runs").number()))));
+    }
+
+    /** Returns what the rehearsal came to, and its first picture: {@code {head, viewing, from, frames}}. */
+    @JSExport
+    public static JSObject rehearsed(JSObject asked) {
+        return Told.by(() -> {
+            JSObject told = Js.object();
+            Js.set(told, "head", Answers.of(rehearsed().view()));
+            Js.set(told, "viewing", Js.value(0));
+            Js.set(told, "from", Js.value(0));
+            Js.set(told, "frames", rehearsedFrames(0, 1));
+            return told;
+        });
+    }
+
+    /** Returns some pictures of the rehearsal: {@code {from, count}}. */
+    @JSExport
+    public static JSObject rehearsedLook(JSObject asked) {
+        return Told.by(() -> {
+            JsonValue wish = JsValue.of(asked);
+            int from = (int) wish.get("from").number();
+            JSObject looked = Js.object();
+            Js.set(looked, "from", Js.value(from));
+            Js.set(looked, "frames", rehearsedFrames(from, (int)
+                    wish.get("count").number()));
+            return looked;
+        });
+    }
+
+    private static JSObject rehearsedFrames(int from, int count) {
+        JSObject frames = Js.list();
+        for (int step = from; step < from + count; step++) {
+            Js.add(frames, Js.bytes(rehearsed().frame(step)));
+        }
+        return frames;
+    }
+
+    /** Returns what is known of the sizes of pools. */
+    @JSExport
+    public static JSObject sized(JSObject asked) {
+        return Told.by(() -> answer(Js.list(rehearsed().sized(), Answers::of)));
+    }
+
+    /** Returns accounts of the rehearsal: that of one pull, or the last ones up to a step: {@code {pull}} or {@code {step, most}}. */
+    @JSExport
+    public static JSObject rehearsedAccounts(JSObject asked) {
+        return Told.by(() -> {
+            JsonValue wish = JsValue.of(asked);
+            return answer(Js.list(
+                    given(wish, "pull")
+                            ? rehearsed().account((int) wish.get("pull").number()).stream()
+                                    .toList()
+                            : rehearsed().accounts((int) wish.get("step").number(), (int)
+                                    wish.get("most").number()),
+                    Answers::of));
+        });
+    }
+
+    /** Writes the score of the worst second: {@code {name}}. */
+    @JSExport
+    public static JSObject worstSecond(JSObject asked) {
+        return Told.by(() -> {
+            JsonValue wish = JsValue.of(asked);
+            return answer(Js.json(Rehearsals.worstSecond(
+                    whole(wish).project(), wish.get("name").text())));
+        });
+    }
+
+    private static Rehearsals rehearsed() {
+        if (rehearsed == null) {
+            throw new NotThere("rehearsal");
+        }
+        return rehearsed;
     }
 
     private static LiveStage live() {

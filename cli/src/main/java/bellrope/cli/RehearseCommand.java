@@ -2,17 +2,16 @@ package bellrope.cli;
 
 import bellrope.core.measure.Demand;
 import bellrope.core.project.Project;
+import bellrope.core.score.Score;
+import bellrope.core.score.Writing;
+import bellrope.core.stage.Performance;
 import bellrope.core.stage.Rehearsal;
-import bellrope.core.value.Problem;
-import bellrope.format.json.Bundle;
+import bellrope.core.stage.told.Keeping;
 import bellrope.format.json.JsonText;
 import bellrope.format.trace.Trace;
-import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -21,13 +20,14 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
-/** Plays a file of pulls against a bundle and prints the account and the numbers of every pull. */
+/** Plays a file of pulls, or a score, against a bundle and prints the account and the numbers of every pull. */
 @Command(
         name = "rehearse",
         mixinStandardHelpOptions = true,
         description = {
-            "Plays a file of pulls against a bundle and prints the account and the numbers of every pull, "
-                    + "and what they ask for: instances and particles at once, by effect and by rope.",
+            "Plays a file of pulls, or a score, against a bundle and prints the account and the numbers of every pull, "
+                    + "and what they ask for: instances and particles at once, by effect and by rope, and what pools lost. "
+                    + "Of a score the numbers of each pull are left out.",
             "Exit code 0 only if every pull could be read; 1 if not; 2 if the command itself is wrong."
         })
 final class RehearseCommand implements Callable<Integer> {
@@ -36,8 +36,17 @@ final class RehearseCommand implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "BUNDLE", description = "a project, *.bellrope.json")
     private Path bundle;
 
-    @Parameters(index = "1", paramLabel = "PULLS", description = "CloudEvents 1.0, one in JSON a line")
+    @Parameters(index = "1", arity = "0..1", paramLabel = "PULLS", description = "CloudEvents 1.0, one in JSON a line")
     private Path pulls;
+
+    @Option(
+            names = "--score",
+            paramLabel = "NAME",
+            description = "play a score of the bundle instead of a file of pulls")
+    private String score;
+
+    @Option(names = "--run", paramLabel = "N", description = "with draws of its own, as the Nth run of a sweep")
+    private int run;
 
     @Option(names = "--json", description = "print JSON instead of text")
     private boolean json;
@@ -48,44 +57,42 @@ final class RehearseCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         PrintWriter err = spec.commandLine().getErr();
-        Optional<byte[]> bundleBytes = bytes(bundle, JsonText.MOST_BYTES);
-        Optional<byte[]> pullBytes = bytes(pulls, MOST_TRACE_BYTES);
-        if (bundleBytes.isEmpty() || pullBytes.isEmpty()) {
+        if ((pulls == null) == (score == null)) {
+            err.println("rehearse: " + (pulls == null ? "nothing to play" : "a file of pulls and a score")
+                    + ": either PULLS or --score NAME");
+            return Commands.MISUSED;
+        }
+        Inputs inputs = new Inputs(err);
+        Optional<Project> read = inputs.project(bundle);
+        if (read.isEmpty()) {
             return Commands.UNREADABLE;
         }
-        Bundle.Read<Project> read = Bundle.read(bundleBytes.get());
-        if (read.value().isEmpty()) {
-            refuse(bundle, read.problems());
-            return Commands.UNREADABLE;
+        Project project = read.get();
+        Performance performance;
+        boolean whole = true;
+        if (score != null) {
+            Optional<Score> named = inputs.score(project, bundle, score);
+            if (named.isEmpty()) {
+                return Commands.UNREADABLE;
+            }
+            performance = new Performance(project, Writing.of(named.get(), project.events(), run), Keeping.NOTHING);
+        } else {
+            Optional<byte[]> bytes = inputs.bytes(pulls, MOST_TRACE_BYTES);
+            if (bytes.isEmpty()) {
+                return Commands.UNREADABLE;
+            }
+            Trace trace = Trace.read(new String(bytes.get(), StandardCharsets.UTF_8), project);
+            inputs.refuse(pulls, trace.problems());
+            whole = trace.problems().isEmpty();
+            performance = Performance.of(project, trace.pulls());
         }
-        Project project = read.value().get();
-        Trace trace = Trace.read(new String(pullBytes.get(), StandardCharsets.UTF_8), project);
-        refuse(pulls, trace.problems());
         Demand demand = new Demand(project.settings().pace());
-        Rehearsal rehearsal = Rehearsal.of(project, trace.pulls(), demand);
-        RehearsalReport report = RehearsalReport.of(project, rehearsal, demand);
+        Rehearsal rehearsal = Rehearsal.of(performance, demand);
+        RehearsalReport report = RehearsalReport.of(
+                project, rehearsal, demand, performance.stage().pools(), score == null);
         spec.commandLine().getOut().print(json ? JsonText.compact(report) + "\n" : report.inWords());
         spec.commandLine().getOut().flush();
         err.flush();
-        return trace.problems().isEmpty() ? Commands.FINE : Commands.UNREADABLE;
-    }
-
-    private void refuse(Path file, List<Problem> problems) {
-        problems.forEach(problem -> spec.commandLine().getErr().println(file.getFileName() + " " + problem));
-    }
-
-    private Optional<byte[]> bytes(Path file, long most) {
-        PrintWriter err = spec.commandLine().getErr();
-        try {
-            if (Files.size(file) > most) {
-                err.println(file.getFileName() + ": " + (Files.size(file) >> 20) + " MiB: at most " + (most >> 20)
-                        + " MiB");
-                return Optional.empty();
-            }
-            return Optional.of(Files.readAllBytes(file));
-        } catch (IOException e) {
-            err.println(file + ": cannot be read: a file that exists and may be read");
-            return Optional.empty();
-        }
+        return whole ? Commands.FINE : Commands.UNREADABLE;
     }
 }

@@ -78,6 +78,7 @@ class PicturesIT {
             Files.write(shots.resolve("beside.png"), bench.picture());
             bench.press("b");
             parameters(bench, shots);
+            rehearsal(bench, shots);
             handoff(bench, shots);
             bench.open("/#/effects");
             bench.browser().navigate().refresh();
@@ -106,6 +107,22 @@ class PicturesIT {
         bench.js("document.querySelector('.middle').scrollTop = 300");
         Thread.sleep(500);
         Files.write(shots.resolve("parameters.png"), bench.picture());
+    }
+
+    private static void rehearsal(Bench bench, Path shots) throws IOException, InterruptedException {
+        bench.open("/#/rehearsal");
+        bench.browser().navigate().refresh();
+        bench.awaitText("[data-testid=rehearsed]", "as it is now");
+        bench.press("p");
+        moment(bench, 62.2);
+        Thread.sleep(1500);
+        Files.write(shots.resolve("rehearsal.png"), bench.picture());
+        bench.clickText("nav a", "Pools");
+        bench.click("[data-testid=size]");
+        bench.await(b -> bench.text("[data-testid=sizing]").contains("Size again"));
+        bench.clickText(".line .name", "hail shatter");
+        Thread.sleep(800);
+        Files.write(shots.resolve("pools.png"), bench.picture());
     }
 
     private static void handoff(Bench bench, Path shots) throws IOException, InterruptedException {

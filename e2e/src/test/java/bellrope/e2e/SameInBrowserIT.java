@@ -13,6 +13,7 @@ import bellrope.format.answer.LiveStage;
 import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.PreviewWish;
 import bellrope.format.answer.Previews;
+import bellrope.format.answer.Rehearsals;
 import bellrope.format.answer.Responses;
 import bellrope.format.answer.TakeWish;
 import bellrope.format.answer.Takes;
@@ -22,6 +23,7 @@ import bellrope.format.answer.Wrong;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Demo;
 import bellrope.format.json.JacksonValue;
+import bellrope.format.json.JsonValue;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Recipes;
 import bellrope.format.report.ParameterReport;
@@ -70,10 +72,11 @@ class SameInBrowserIT extends AtBench {
                 const told = core.put({ id: ids[kind] + place, kind, place, body });
                 if (told.problems) throw new Error(JSON.stringify(told.problems));
               });
-              const ids = { settings: 1, sprite: 1000, event: 2000, effect: 3000, rope: 4000, channel: 5000, place: 6000 };
+              const ids = { settings: 1, sprite: 1000, event: 2000, effect: 3000, rope: 4000, channel: 5000, place: 6000, pool: 7000, score: 8000 };
               put('settings', bundle.settings && [bundle.settings]);
               put('sprite', bundle.sprites); put('event', bundle.events); put('effect', bundle.effects);
               put('rope', bundle.ropes); put('channel', bundle.channels); put('place', bundle.places);
+              put('pool', bundle.pools); put('score', bundle.scores);
             };
             window.__ask = (ask, wish) => {
               const told = core[ask](wish);
@@ -88,6 +91,18 @@ class SameInBrowserIT extends AtBench {
                 const { answer, frames, problems } = core.stage(m);
                 return { answer, problems, frames: (frames ?? []).map(sum) };
               });
+            };
+            // A rehearsal to its end: what it came to, a sum of every so many frames, and the sizes of pools after some runs.
+            window.__rehearse = (score, runs, every) => {
+              core.rehearse({ score, runs });
+              while (!core.rehearseOn({ steps: 500 }).answer.over);
+              const head = core.rehearsed({}).head;
+              const frames = [];
+              for (let k = 0; k < head.live.length; k += every)
+                frames.push(sum(core.rehearsedLook({ from: k, count: 1 }).frames[0]));
+              while (!core.sizeOn({ runs: 1 }).answer.over);
+              const accounts = core.rehearsedAccounts({ step: head.live.length, most: 40 }).answer;
+              return { head, frames, sized: core.sized({}).answer, accounts };
             };
             window.__frame = (ask, wish, k) => Array.from(core[ask]({ ...wish, at: k }).frames[0]);
             """;
@@ -254,6 +269,42 @@ class SameInBrowserIT extends AtBench {
                     Map.of("effect", 3000 + i),
                     ParameterReport.of(project, project.effects().get(i)));
         }
+    }
+
+    @Test
+    void forARehearsalWithItsPoolsAndTheirSizes() {
+        Project project = Demo.project();
+        Whole whole = open(project);
+        JsonValue score = Bundle.write(project.scores().get(0));
+        Rehearsals here = Rehearsals.of(whole, score, 3);
+        JsonNode there =
+                js("return window.__rehearse(JSON.parse(arguments[0]), 3, 97)", JSON.writeValueAsString(score));
+        while (!here.on(500).over()) {
+            assertThat(here.view().live()).isNotEmpty();
+        }
+        while (!here.size(1).over()) {
+            assertThat(here.sized()).isNotEmpty();
+        }
+        JsonNode view = JSON.readTree(JSON.writeValueAsString(here.view()));
+        assertThat(difference("", there.get("head"), view)).isEmpty();
+        assertThat(difference("", there.get("sized"), JSON.readTree(JSON.writeValueAsString(here.sized()))))
+                .isEmpty();
+        assertThat(difference(
+                        "",
+                        there.get("accounts"),
+                        JSON.readTree(JSON.writeValueAsString(
+                                here.accounts(here.view().live().length, 40)))))
+                .isEmpty();
+        for (int i = 0; i < there.get("frames").size(); i++) {
+            assertThat(there.get("frames").get(i).intValue())
+                    .as("step %d", 97 * i)
+                    .isEqualTo(sum(here.frame(97 * i)));
+        }
+        same(
+                "the worst second",
+                "worstSecond",
+                Map.of("name", "the worst second"),
+                Rehearsals.worstSecond(project, "the worst second"));
     }
 
     @Test

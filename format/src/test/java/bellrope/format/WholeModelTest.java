@@ -100,7 +100,18 @@ class WholeModelTest {
               {"name": "door", "seed": 3, "event": "mill.stopped", "conditions": [], "offset": [0, 0, 0], "place": {"at": "place", "name": "mill door"}, "facing": "reflected", "feeds": [], "hit": 3.5,
                "stay": {"inForce": 5, "fadeOut": 2, "notice": "smoke", "values": [{"name": "harm", "constant": 4}]}}],
              "channels": [{"name": "wind", "description": "", "range": [0, 12], "usual": 2, "unit": "u/s"}],
-             "places": [{"name": "mill door", "position": [4, 1, 0]}]}
+             "places": [{"name": "mill door", "position": [4, 1, 0]}],
+             "scores": [{"name": "a run", "seconds": 90, "seed": 3, "lanes": [
+               {"id": 1, "event": "kite.reeling", "subject": "kite", "subjects": 3, "muted": true, "from": 2, "until": 80,
+                "when": {"kind": "marks", "marks": [{"at": 4, "lasts": 2, "payload": {"pull": 6, "by": "winch", "wet": true, "at": [1, 2, 0]}}]},
+                "manner": "any", "lasts": [1, 3], "spread": [4, 0, 1], "gone": 5},
+               {"id": 2, "event": "weather", "when": {"kind": "marks", "marks": [{"at": 1, "value": "downpour"}]}, "said": [{"value": "clear"}, {"value": "downpour"}]},
+               {"id": 3, "event": "mill.stopped", "when": {"kind": "steady", "perSecond": 2}},
+               {"id": 4, "event": "mill.stopped", "when": {"kind": "poisson", "perSecond": 3}, "manner": "hard"},
+               {"id": 5, "event": "mill.stopped", "when": {"kind": "salvos", "count": 8, "within": 0.5, "every": 4}},
+               {"id": 6, "event": "mill.stopped", "when": {"kind": "rising", "perSecond": [{"at": 0, "value": 0, "ease": "linear"}, {"at": 1, "value": 9, "ease": "linear"}]}},
+               {"id": 7, "event": "mill.stopped", "when": {"kind": "after", "lane": 4, "chance": 0.4, "delay": 0.1}}],
+              "channels": [{"channel": "wind", "points": [{"at": 0, "value": 2}, {"at": 60, "value": 9}]}]}]}
             """;
 
     @Test
@@ -142,6 +153,9 @@ class WholeModelTest {
                 bundle.withArray("effects").add(other);
             }
         }
+        bundle.set("pools", tree("""
+                [{"name": "all", "effects": ["everything"], "capacity": 8, "prewarm": 4, "whenEmpty": "grow", "bound": 12},
+                 {"name": "rest", "effects": ["straw puff"], "capacity": 2, "whenEmpty": "lowest weight"}]"""));
         bundle.set("sprites", tree(Bundle.write(Demo.project())).get("sprites"));
         return bundle;
     }

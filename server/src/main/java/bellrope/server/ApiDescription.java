@@ -7,7 +7,10 @@ import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.PreviewWish;
 import bellrope.format.answer.Pulled;
 import bellrope.format.answer.Recorded;
+import bellrope.format.answer.RehearsalStep;
+import bellrope.format.answer.RehearsalView;
 import bellrope.format.answer.ResponseView;
+import bellrope.format.answer.SizedView;
 import bellrope.format.answer.StageReply;
 import bellrope.format.answer.TakeHead;
 import bellrope.format.answer.TakeWish;
@@ -62,7 +65,10 @@ class ApiDescription {
             WiringView.class,
             Recorded.class,
             Pulled.class,
-            StageReply.class);
+            StageReply.class,
+            RehearsalView.class,
+            RehearsalStep.class,
+            SizedView.class);
 
     /** Where the records of the API lie; those within them are found from there. */
     private static final List<Class<?>> ROOTS = List.of(Views.class, ProjectStore.class);

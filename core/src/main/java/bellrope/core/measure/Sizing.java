@@ -17,6 +17,7 @@ import bellrope.core.stage.Preview;
 import bellrope.core.stage.Take;
 import bellrope.core.stage.told.Keeping;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -35,8 +36,8 @@ public final class Sizing {
     public static final double BEARABLE = 0.01;
     /** Share of presence that advice lets be cut. */
     public static final double BEARABLE_CUT = 0.01;
-    /** Most sizes that are tried for one pool. */
-    private static final int SIZES = 48;
+    /** Up to so many every size is tried; beyond, one in so many steps of its own size. */
+    private static final int EVERY_ONE = 24;
     /** Counts in windows of a hold that vary so many times as much as independent ones come together. */
     private static final double TOGETHER = 1.5;
 
@@ -54,7 +55,7 @@ public final class Sizing {
         private final String name;
         private final List<String> effects;
         private final Optional<Pool> pool;
-        private int[] sizes;
+        private int[] sizes = {1};
         private final List<double[][]> losses = new ArrayList<>();
         private final List<Double> peaks = new ArrayList<>();
         private long asked;
@@ -157,9 +158,7 @@ public final class Sizing {
     /** Plays the score once more; returns whether there is more to do. */
     public boolean next() {
         if (done < runs) {
-            Keeping keeping = begun.isEmpty() ? Keeping.HELD_ALONE : Keeping.EVERYTHING;
-            take(played(bare, score, done, keeping));
-            done++;
+            take(played(done));
         }
         return done < runs;
     }
@@ -170,6 +169,11 @@ public final class Sizing {
 
     public int runs() {
         return runs;
+    }
+
+    /** Plays one run and returns what was held; nothing is taken in, so that several may be played at the same time. */
+    public List<Held> played(long run) {
+        return played(bare, score, run, begun.isEmpty() ? Keeping.HELD_ALONE : Keeping.EVERYTHING);
     }
 
     /** Returns what was held in one run. */
@@ -190,21 +194,15 @@ public final class Sizing {
                     .toList();
             take(group, mine);
         }
+        done++;
     }
 
     private void take(Group group, List<Held> run) {
         int stepsPerSecond = project.settings().pace().stepsPerSecond();
         int peak = peak(run);
         group.peaks.add((double) peak);
-        if (peak > 0 && group.sizes == null) {
-            group.sizes = sizes(peak);
-            // Runs before this one had nothing to hold.
-            group.losses.replaceAll(none -> new double[group.sizes.length][5]);
-        }
-        if (group.sizes == null) {
-            group.losses.add(new double[0][]);
-            return;
-        }
+        // No run before this one held as many, so that none lost anything at the sizes that are added.
+        group.sizes = sizes(group.sizes, peak);
         double presence = 0;
         long steps = 0;
         for (Held one : run) {
@@ -242,13 +240,13 @@ public final class Sizing {
         group.losses.add(losses);
     }
 
-    // All up to the first run's peak and a quarter more, or evenly among them.
-    private static int[] sizes(int peak) {
-        int most = Math.min(Pool.HIGHEST, peak + Math.max(2, peak / 4));
-        int count = Math.min(most, SIZES);
-        int[] sizes = new int[count];
-        for (int i = 0; i < count; i++) {
-            sizes[i] = count == most ? i + 1 : 1 + (int) Math.floor((double) i * (most - 1) / (count - 1));
+    // One after the other at first, then ever farther apart; up to the first that loses nothing.
+    private static int[] sizes(int[] before, int peak) {
+        int[] sizes = before;
+        while (sizes[sizes.length - 1] < Math.min(Pool.HIGHEST, peak)) {
+            int last = sizes[sizes.length - 1];
+            sizes = Arrays.copyOf(sizes, sizes.length + 1);
+            sizes[sizes.length - 1] = Math.min(Pool.HIGHEST, last + Math.max(1, last / EVERY_ONE));
         }
         return sizes;
     }

@@ -65,16 +65,22 @@ public record Pool(
             }
         }
         Demand.within("capacity", capacity, 1, HIGHEST);
-        Demand.within("prewarm", prewarm, 0, capacity);
-        if (whenEmpty == WhenEmpty.GROW) {
-            Demand.within(
-                    "bound",
-                    Demand.given("bound", bound.isPresent() ? bound.getAsInt() : null, "a bound to grow to"),
-                    capacity,
-                    HIGHEST);
-        } else if (bound.isPresent()) {
+        Demand.within("prewarm", prewarm, 0, HIGHEST);
+        if (prewarm > capacity) {
+            throw new Refused("prewarm", Integer.toString(prewarm), "at most the capacity, " + capacity);
+        }
+        if (bound.isPresent()) {
+            Demand.within("bound", bound.getAsInt(), 1, HIGHEST);
+        }
+        if (whenEmpty == WhenEmpty.GROW && bound.isEmpty()) {
+            throw new Refused("bound", "missing", "a bound to grow to");
+        }
+        if (whenEmpty != WhenEmpty.GROW && bound.isPresent()) {
             throw new Refused(
                     "bound", Integer.toString(bound.getAsInt()), "none, because only a pool that grows has one");
+        }
+        if (bound.isPresent() && bound.getAsInt() < capacity) {
+            throw new Refused("bound", Integer.toString(bound.getAsInt()), "at least the capacity, " + capacity);
         }
     }
 

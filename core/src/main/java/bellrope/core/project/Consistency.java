@@ -57,6 +57,13 @@ public final class Consistency {
         return List.copyOf(check.problems);
     }
 
+    /** Returns everything of a score that a project cannot say, with its place in the score. */
+    public static List<Problem> problems(Score score, Project project) {
+        return Scored.problems(project.withScores(List.of(score))).stream()
+                .map(p -> new Problem(p.place().substring("/scores/0".length()), p.given(), p.allowed()))
+                .toList();
+    }
+
     private void unique(String place, List<String> names) {
         Set<String> seen = new HashSet<>();
         for (int i = 0; i < names.size(); i++) {

@@ -12,7 +12,7 @@ import java.util.OptionalDouble;
 /**
  * The arrivals of one event in a score.
  *
- * @param id the address of its random draws, 1 to 9,999, no two of a score alike
+ * @param id the address of its random draws, 1 to {@value #HIGHEST_ID}, no two of a score alike
  * @param subject whom its events are about; empty for the one of its kind
  * @param subjects how many there are of it, taken in turn as {@code crow-1}, {@code crow-2}; 1 to 1,000. One has the name alone
  * @param muted whether it is passed over
@@ -48,11 +48,13 @@ public record Lane(
         ANY
     }
 
+    public static final int HIGHEST_ID = 9_999;
+
     /** Seconds that a span lasts where nothing is said of it. */
     public static final Range USUAL_LENGTH = Range.ONE;
 
     public Lane {
-        Demand.within("id", id, 1, 9999);
+        Demand.within("id", id, 1, HIGHEST_ID);
         Demand.name("event", event);
         if (!subject.isEmpty()) {
             Demand.name("subject", subject);

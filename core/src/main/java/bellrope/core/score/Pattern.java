@@ -2,6 +2,8 @@ package bellrope.core.score;
 
 import bellrope.core.value.Curve;
 import bellrope.core.value.Demand;
+import bellrope.core.value.Refused;
+import bellrope.core.value.Words;
 import java.util.List;
 import java.util.function.Function;
 
@@ -112,7 +114,13 @@ public sealed interface Pattern {
         public Salvos {
             Demand.within("count", count, 1, 1000);
             Demand.within("every", every, 0.001, Score.LONGEST);
-            Demand.within("within", within, 0, every);
+            Demand.within("within", within, 0, Score.LONGEST);
+            if (within > every) {
+                throw new Refused(
+                        "within",
+                        Words.number(within) + " s",
+                        "no longer than from one salvo to the next, " + Words.number(every) + " s");
+            }
         }
 
         @Override
@@ -170,6 +178,7 @@ public sealed interface Pattern {
      */
     record After(int lane, double chance, double delay) implements Pattern {
         public After {
+            Demand.within("lane", lane, 1, Lane.HIGHEST_ID);
             Demand.above("chance", chance, 0);
             Demand.within("chance", chance, 0, 1);
             Demand.within("delay", delay, 0, 60);

@@ -25,10 +25,16 @@ public record Score(String name, double seconds, long seed, List<Lane> lanes, Li
     /** Most arrivals that a score may lead one to expect. */
     public static final int MOST_ARRIVALS = 100_000;
 
+    /** Highest seed: whole numbers up to here are the same in every language. */
+    static final long HIGHEST_SEED = (1L << 53) - 1;
+
     public Score {
         Demand.name("name", name);
         Demand.above("seconds", seconds, 0);
         Demand.within("seconds", seconds, 0, LONGEST);
+        if (seed < 0 || seed > HIGHEST_SEED) {
+            throw new Refused("seed", Long.toString(seed), "a whole number from 0 to " + HIGHEST_SEED);
+        }
         lanes = Demand.atMost("lanes", lanes, 200);
         channels = Demand.atMost("channels", channels, 200);
         Map<Integer, Lane> byId = new HashMap<>();

@@ -23,9 +23,6 @@ import java.util.Set;
  * lane and the number of the arrival, so a lane that is added, muted or faster changes no other.
  */
 public final class Writing {
-    // Seeds of pulls are whole numbers that every language can hold.
-    private static final long HIGHEST_SEED = (1L << 53) - 1;
-
     private final Draws draws = new Draws();
     private final Score score;
     private final Map<String, EventType> events = new HashMap<>();
@@ -216,7 +213,7 @@ public final class Writing {
             value = moment.mark().payload().getOrDefault(field.name(), value);
             payload.put(field.name(), off(field, value, lane, key, n));
         }
-        long seed = Draws.instanceKey(key, n, lane.id()) & HIGHEST_SEED;
+        long seed = Draws.instanceKey(key, n, lane.id()) & Score.HIGHEST_SEED;
         String subject = lane.subject();
         if (lane.subjects() > 1) {
             subject = (subject.isEmpty() ? event.subject() : subject) + "-" + (1 + n % lane.subjects());

@@ -195,6 +195,20 @@ public final class ParticleStore {
         aspect[i] = 1;
     }
 
+    /** Widens a box to all that live on a step, in units: least and most of x, y, z. */
+    public void bounds(int step, double[] low, double[] high) {
+        for (int i = 0; i < slots; i++) {
+            if (gone[i] > step) {
+                low[0] = Math.min(low[0], x[i]);
+                high[0] = Math.max(high[0], x[i]);
+                low[1] = Math.min(low[1], y[i]);
+                high[1] = Math.max(high[1], y[i]);
+                low[2] = Math.min(low[2], z[i]);
+                high[2] = Math.max(high[2], z[i]);
+            }
+        }
+    }
+
     /** Returns the step on which the last that lives is gone; 0 where nothing does. */
     int lastGone() {
         int last = 0;

@@ -35,6 +35,7 @@ public final class Watch {
     private final float[] low = {Float.POSITIVE_INFINITY, Float.POSITIVE_INFINITY, Float.POSITIVE_INFINITY};
     private final float[] high = {Float.NEGATIVE_INFINITY, Float.NEGATIVE_INFINITY, Float.NEGATIVE_INFINITY};
     private final float[] velocity = new float[3];
+    private final Tally tally = new Tally();
     private int[] live = new int[64];
     private float[] presence = new float[64];
     private float[] painted = new float[64];
@@ -215,33 +216,19 @@ public final class Watch {
         for (ByEmitter by : emitters.values()) {
             by.live = 0;
         }
-        int calls = 0;
-        int lastKind = -1;
-        double cost = 0;
+        tally.of(layers);
+        live[steps] = tally.live();
+        presence[steps] = (float) tally.presence();
+        painted[steps] = (float) tally.painted();
+        visible[steps] = tally.visible();
         for (Layer layer : layers) {
-            int count = layer.store().count();
-            live[steps] += count;
-            presence[steps] += (float) layer.presence();
-            painted[steps] += (float) layer.painted();
-            visible[steps] |= layer.visible();
-            cost += count * layer.cost();
-            if (layer.stretches() > 0) {
-                int ribbon = FrameEncoder.RIBBON << 2 | layer.blend();
-                calls += ribbon == lastKind ? 0 : 1;
-                lastKind = ribbon;
-            }
-            int kind = layer.sprite() << 2 | layer.blend();
-            if (count > 0) {
-                calls += kind == lastKind ? 0 : 1;
-                lastKind = kind;
-            }
             emitter(layer, step);
         }
         for (Layer layer : departed) {
             happened(layer);
         }
-        drawCalls = Math.max(drawCalls, calls);
-        peakCost = Math.max(peakCost, cost);
+        drawCalls = Math.max(drawCalls, tally.drawCalls());
+        peakCost = Math.max(peakCost, tally.cost());
         steps++;
     }
 

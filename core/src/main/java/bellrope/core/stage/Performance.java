@@ -13,6 +13,7 @@ import bellrope.core.value.Pace;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -49,6 +50,17 @@ public final class Performance {
                 arrivals.isEmpty() ? 0 : step(arrivals.get(arrivals.size() - 1).at());
         cut = last + pace.stepsAt(Rehearsal.LONGEST_TAIL);
         say();
+    }
+
+    /** Plays pulls in the order of their times; those of one time in the order given. */
+    public static Performance of(Project project, List<Rehearsal.Timed> pulls) {
+        List<Arrival> arrivals = new ArrayList<>();
+        for (Rehearsal.Timed timed : pulls) {
+            arrivals.add(new Arrival(timed.at(), 0, arrivals.size(), timed.pull()));
+        }
+        arrivals.sort(Comparator.comparingDouble(Arrival::at));
+        double last = arrivals.isEmpty() ? 0 : arrivals.get(arrivals.size() - 1).at();
+        return new Performance(project, new Written(last, arrivals, List.of(), List.of()), Keeping.NOTHING);
     }
 
     /** Plays a score of the project as it stands. */

@@ -2,12 +2,8 @@ package bellrope.core.stage;
 
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
-import bellrope.core.score.Arrival;
-import bellrope.core.score.Written;
 import bellrope.core.stage.told.Account;
-import bellrope.core.stage.told.Keeping;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -50,14 +46,7 @@ public record Rehearsal(
 
     /** Plays the pulls in the order of their times; those of one time in the order given. */
     public static Rehearsal of(Project project, List<Timed> pulls, Watcher watcher) {
-        List<Arrival> arrivals = new ArrayList<>();
-        for (Timed timed : pulls) {
-            arrivals.add(new Arrival(timed.at(), 0, arrivals.size(), timed.pull()));
-        }
-        arrivals.sort(Comparator.comparingDouble(Arrival::at));
-        double last = arrivals.isEmpty() ? 0 : arrivals.get(arrivals.size() - 1).at();
-        return of(
-                new Performance(project, new Written(last, arrivals, List.of(), List.of()), Keeping.NOTHING), watcher);
+        return of(Performance.of(project, pulls), watcher);
     }
 
     /** Plays a performance to its end. */

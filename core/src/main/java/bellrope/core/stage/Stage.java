@@ -277,6 +277,20 @@ public final class Stage {
         scene.ensemble().playing().forEach(i -> each.accept(i.rope(), i.effect()));
     }
 
+    /** Told of an instance that is held. */
+    public interface Playing {
+        void one(String rope, String effect, String subject);
+    }
+
+    /** Tells of each instance that is held. */
+    public void eachPlaying(Playing each) {
+        List<Instance> playing = scene.ensemble().playing();
+        for (int i = 0; i < playing.size(); i++) {
+            Instance one = playing.get(i);
+            each.one(one.rope(), one.effect(), one.subject());
+        }
+    }
+
     /** Returns how many spans and states last, each counted for every rope that answers it. */
     public int holding() {
         return intake.holding();

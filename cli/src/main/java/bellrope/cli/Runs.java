@@ -1,0 +1,137 @@
+package bellrope.cli;
+
+import bellrope.core.pool.Held;
+import bellrope.format.json.JsonText;
+import bellrope.format.json.JsonValue;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Runs of a score as lines of JSON, so that several machines can share the work: a head, then a line for each run. */
+final class Runs {
+    private Runs() {}
+
+    /**
+     * What the runs of a file are of.
+     *
+     * @param bundle SHA-256 of its bytes
+     * @param runs how many there are in all files together
+     */
+    record Head(String bellrope, String bundle, String score, int runs) {}
+
+    /** @param held of each instance: effect, rope, weight, first step, step on which it is over, distance from the camera */
+    record Run(int run, List<String> effects, List<String> ropes, List<double[]> held) {}
+
+    static Head head(byte[] bundle, String score, int runs) {
+        try {
+            byte[] hash = MessageDigest.getInstance("SHA-256").digest(bundle);
+            return new Head("runs", HexFormat.of().formatHex(hash), score, runs);
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    static String line(int run, List<Held> held) {
+        Map<String, Integer> effects = new LinkedHashMap<>();
+        Map<String, Integer> ropes = new LinkedHashMap<>();
+        List<double[]> rows = new ArrayList<>();
+        for (Held one : held) {
+            rows.add(new double[] {
+                effects.computeIfAbsent(one.effect(), e -> effects.size()),
+                ropes.computeIfAbsent(one.rope(), r -> ropes.size()),
+                one.weight(),
+                one.start(),
+                one.end(),
+                one.distance()
+            });
+        }
+        return JsonText.compact(new Run(run, List.copyOf(effects.keySet()), List.copyOf(ropes.keySet()), rows)) + "\n";
+    }
+
+    /** What is wrong with a file of runs, for whoever gave it. */
+    static final class Wrong extends Exception {
+        private static final long serialVersionUID = 1;
+
+        Wrong(String message) {
+            super(message);
+        }
+    }
+
+    /**
+     * Reads a file of runs.
+     *
+     * @param expected the head that it must have
+     * @param into takes the runs by their numbers
+     */
+    static void read(byte[] file, Head expected, Map<Integer, List<Held>> into) throws Wrong {
+        String[] lines = new String(file, StandardCharsets.UTF_8).split("\n");
+        JsonValue head = parsed(lines[0], 1);
+        if (!text(head, "bellrope").equals("runs")) {
+            throw new Wrong("line 1: no head: a file that `sweep --shard` wrote");
+        }
+        if (!text(head, "bundle").equals(expected.bundle())) {
+            throw new Wrong("line 1/bundle: another bundle: runs of the bundle that is given");
+        }
+        if (!text(head, "score").equals(expected.score())) {
+            throw new Wrong("line 1/score: \"" + text(head, "score") + "\": runs of \"" + expected.score() + "\"");
+        }
+        if (!isNumber(head, "runs") || head.get("runs").number() != expected.runs()) {
+            throw new Wrong("line 1/runs: another number of runs: " + expected.runs());
+        }
+        for (int i = 1; i < lines.length; i++) {
+            if (!lines[i].isBlank()) {
+                JsonValue run = parsed(lines[i], i + 1);
+                if (!isNumber(run, "run")) {
+                    throw new Wrong("line " + (i + 1) + "/run: missing: the number of the run");
+                }
+                int number = (int) run.get("run").number();
+                if (into.put(number, held(run, i + 1)) != null) {
+                    throw new Wrong("line " + (i + 1) + "/run: " + number + " a second time: each run once");
+                }
+            }
+        }
+    }
+
+    private static boolean isNumber(JsonValue of, String key) {
+        return of.isObject() && of.get(key) != null && of.get(key).isNumber();
+    }
+
+    private static JsonValue parsed(String line, int number) throws Wrong {
+        JsonText.Parsed parsed = JsonText.parse(line);
+        if (parsed.failed()) {
+            throw new Wrong("line " + number + ": " + parsed.problems().get(0));
+        }
+        return parsed.value();
+    }
+
+    private static String text(JsonValue of, String key) {
+        JsonValue value = of.isObject() ? of.get(key) : null;
+        return value != null && value.isText() ? value.text() : "";
+    }
+
+    private static List<Held> held(JsonValue run, int line) throws Wrong {
+        try {
+            List<Held> held = new ArrayList<>();
+            JsonValue rows = run.get("held");
+            for (int i = 0; i < rows.size(); i++) {
+                JsonValue row = rows.get(i);
+                held.add(new Held(
+                        run.get("effects").get((int) row.get(0).number()).text(),
+                        run.get("ropes").get((int) row.get(1).number()).text(),
+                        "",
+                        (int) row.get(2).number(),
+                        (int) row.get(3).number(),
+                        (int) row.get(4).number(),
+                        row.get(5).number()));
+            }
+            return held;
+        } catch (RuntimeException e) {
+            throw new Wrong("line " + line + "/held: not as it was written: rows of six numbers");
+        }
+    }
+}

@@ -1,0 +1,53 @@
+package bellrope.cli;
+
+import bellrope.format.answer.SizedView;
+import java.util.List;
+import java.util.Locale;
+
+/** How large pools have to be for a score, for reading, by people and by machines. */
+record SizesReport(String score, int runs, List<SizedView> pools) {
+    static String inWords(String score, int runs, List<SizedView> sized) {
+        StringBuilder text = new StringBuilder();
+        line(
+                text,
+                "%-24s %9s %8s %8s %6s %10s %8s %12s %8s",
+                "pool",
+                "/s",
+                "hold s",
+                "load",
+                "peak",
+                "dispersion",
+                "refusing",
+                "oldest goes",
+                "theory");
+        for (SizedView one : sized) {
+            if (one.sizes().isEmpty()) {
+                line(text, "%-24s asked for nothing", one.name());
+                continue;
+            }
+            line(
+                    text,
+                    "%-24s %9.2f %8.2f %8.2f %6.0f %10.2f %8d %12s %8d",
+                    one.name() + (one.pooled() ? " *" : ""),
+                    one.perSecond(),
+                    one.hold(),
+                    one.load(),
+                    one.peak().value(),
+                    one.dispersion(),
+                    one.refusing(),
+                    String.format(Locale.ROOT, "%d (%.2f %%)", one.takingOver(), 100 * one.cut()),
+                    one.theory());
+        }
+        line(
+                text,
+                "%s, %d runs. * is a pool of the bundle. refusing: loses at most 1 %% in the worst minute of 95 of 100 runs; "
+                        + "oldest goes: cuts at most 1 %% of presence (how much); theory: Erlang B for 1 %%",
+                score,
+                runs);
+        return text.toString();
+    }
+
+    private static void line(StringBuilder text, String format, Object... values) {
+        text.append(String.format(Locale.ROOT, format, values)).append('\n');
+    }
+}

@@ -1,0 +1,118 @@
+package bellrope.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import bellrope.format.json.Demo;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import picocli.CommandLine;
+
+class SweepCommandTest {
+    @TempDir
+    private Path folder;
+
+    private Path bundle;
+
+    private record Run(int code, String out, String err) {}
+
+    @BeforeEach
+    void files() throws IOException {
+        bundle = Files.write(folder.resolve("windrow.bellrope.json"), Demo.bytes());
+    }
+
+    private Run run(String... args) {
+        StringWriter out = new StringWriter();
+        StringWriter err = new StringWriter();
+        int code = new CommandLine(new Commands())
+                .setOut(new PrintWriter(out))
+                .setErr(new PrintWriter(err))
+                .execute(args);
+        return new Run(code, out.toString(), err.toString());
+    }
+
+    private Path shard(String of) throws IOException {
+        Run run = run("sweep", bundle.toString(), "--runs", "7", "--shard", of);
+        assertThat(run.code()).isZero();
+        return Files.writeString(folder.resolve(of.replace('/', '-') + ".jsonl"), run.out());
+    }
+
+    @Test
+    void sharesPutTogetherAreTheSameAsOneSweepToTheBit() throws IOException {
+        Run whole = run("sweep", bundle.toString(), "--score", "delivery run", "--runs", "7", "--json");
+        assertThat(whole.code()).isZero();
+        assertThat(whole.out())
+                .startsWith("{\"score\":\"delivery run\",\"runs\":7,\"pools\":[{\"name\":\"hail shatter\"");
+        Path two = shard("2/3");
+        Path three = shard("3/3");
+        Path one = shard("1/3");
+        Run merged = run(
+                "merge", bundle.toString(), two.toString(), three.toString(), one.toString(), "--runs", "7", "--json");
+        assertThat(merged.err()).isEmpty();
+        assertThat(merged.out()).isEqualTo(whole.out());
+        assertThat(run("sweep", bundle.toString(), "--runs", "7").out())
+                .containsPattern("hail shatter \\* .*")
+                .containsPattern("straw puff +0\\.")
+                .contains("delivery run, 7 runs.");
+    }
+
+    @Test
+    void whatDoesNotBelongTogetherIsRefused() throws IOException {
+        Path one = shard("1/2");
+        Path two = shard("2/2");
+        Run missing = run("merge", bundle.toString(), one.toString(), "--runs", "7");
+        assertThat(missing.code()).isEqualTo(1);
+        assertThat(missing.err()).contains("run 1 is missing: files with all runs from 0 to 6");
+        Run twice = run("merge", bundle.toString(), one.toString(), two.toString(), one.toString(), "--runs", "7");
+        assertThat(twice.code()).isEqualTo(1);
+        assertThat(twice.err()).contains("a second time");
+        Run other = run("merge", bundle.toString(), one.toString(), two.toString(), "--runs", "8");
+        assertThat(other.err()).contains("1-2.jsonl line 1/runs: another number of runs: 8");
+        Path torn =
+                Files.writeString(folder.resolve("torn"), Files.readString(one).substring(0, 400));
+        assertThat(run("merge", bundle.toString(), torn.toString(), "--runs", "7")
+                        .code())
+                .isEqualTo(1);
+        Path none = Files.writeString(folder.resolve("none"), "hello\n");
+        assertThat(run("merge", bundle.toString(), none.toString()).err()).contains("none line 1");
+        Path changed = Files.writeString(folder.resolve("changed.json"), Files.readString(bundle) + " ");
+        assertThat(run("merge", changed.toString(), one.toString(), two.toString(), "--runs", "7")
+                        .err())
+                .contains("line 1/bundle: another bundle");
+    }
+
+    @Test
+    void wordsThatAreWrongAreSaidWithWhatIsAllowed() {
+        assertThat(run("sweep", bundle.toString(), "--runs", "0")).satisfies(r -> {
+            assertThat(r.code()).isEqualTo(2);
+            assertThat(r.err()).contains("--runs: 0: a whole number from 1 to 10000");
+        });
+        assertThat(run("sweep", bundle.toString(), "--shard", "4/3").err()).contains("a share from 1/3 to 3/3");
+        assertThat(run("sweep", bundle.toString(), "--shard", "x").err()).contains("--shard: \"x\": such as 3/16");
+        assertThat(run("sweep", bundle.toString(), "--score", "delivry run")).satisfies(r -> {
+            assertThat(r.code()).isEqualTo(1);
+            assertThat(r.err()).contains("did you mean delivery run?");
+        });
+    }
+
+    @Test
+    void aScoreIsRehearsedWithWhatItsPoolsLost() {
+        Run run = run("rehearse", bundle.toString(), "--score", "delivery run");
+        assertThat(run.code()).isZero();
+        assertThat(run.out())
+                .containsPattern("hail shatter +8 +8 +\\d+ +0 +\\d+ +0\\.\\d{3} u²·s")
+                .containsPattern("rope +at once +at +mean")
+                .contains("dropped; 0 still playing");
+        assertThat(run("rehearse", bundle.toString(), "--score", "delivery run", "--run", "3")
+                        .out())
+                .isNotEqualTo(run.out());
+        Run neither = run("rehearse", bundle.toString());
+        assertThat(neither.code()).isEqualTo(2);
+        assertThat(neither.err()).contains("either PULLS or --score NAME");
+    }
+}

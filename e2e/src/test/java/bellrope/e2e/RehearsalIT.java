@@ -1,0 +1,151 @@
+package bellrope.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
+
+/** A whole stretch of the game is rehearsed from an empty project, and its pools are sized. */
+@DisplayName("Rehearsal and pools")
+class RehearsalIT extends FromNothing {
+    private static void played() {
+        bench.awaitText("[data-testid=rehearsed]", "as it is now");
+    }
+
+    private static void newRehearsal() {
+        bench.clickText("nav a", "Rehearsal");
+        bench.click("[data-testid=new-score]");
+        bench.await(b -> !bench.all("[data-testid=score]").isEmpty());
+        played();
+    }
+
+    private static void lane(String event) {
+        bench.choose("Add a lane", event);
+        bench.await(b -> !bench.all("section[aria-label='Lane " + event + "']").isEmpty());
+    }
+
+    /** Returns a number of the table of what is used. */
+    private static double most(String what) {
+        return bench.all(".peaks tr").stream()
+                .filter(r -> r.findElement(By.cssSelector("th")).getText().equals(what))
+                .map(r -> Double.parseDouble(r.findElement(By.cssSelector("td")).getText()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static String marks(String event) {
+        return bench.one("[aria-label='Marks of " + event + "']").getAttribute("aria-valuetext");
+    }
+
+    @Test
+    void theWorstSecondIsOnePressAway() throws IOException {
+        event("landed");
+        rope("landed", "impact");
+        bench.clickText("nav a", "Rehearsal");
+        bench.awaitText(".empty", "Nothing to rehearse yet");
+        assertThat(bench.violations()).isEmpty();
+        bench.clickText(".empty button", "Begin with the worst second");
+        played();
+        assertThat(most("instances")).isGreaterThanOrEqualTo(2);
+        assertThat(most("particles")).isGreaterThan(10);
+        bench.awaitText("aside", "Who makes the peak");
+        // The moment of the peak is shown, and what had come by then.
+        bench.all(".peaks button").get(0).click();
+        bench.awaitText("[aria-label=Account]", "impact at");
+        assertThat(bench.violations()).isEmpty();
+    }
+
+    @Test
+    void aPoolIsSizedByWhatIsRehearsedAndUndoneInOne() throws IOException {
+        event("landed");
+        rope("landed", "impact");
+        newRehearsal();
+        lane("player.landed");
+        bench.enter("Rate", "8");
+        bench.await(b -> !bench.all(".peaks tr").isEmpty() && most("instances") >= 3);
+        played();
+
+        bench.clickText("nav a", "Pools");
+        bench.awaitText("nav", "Effects without a pool");
+        bench.click("[data-testid=size]");
+        bench.await(b -> bench.text("[data-testid=sizing]").contains("Size again"));
+        bench.awaitText("aside", "lose at most 1 % in the worst minute");
+        bench.awaitText("aside", "by theory");
+        assertThat(bench.text(".why")).contains("independent");
+        assertThat(bench.violations()).isEmpty();
+        bench.click("[data-testid=apply-refuse]");
+        bench.awaitText("aside", "delete the pool");
+        bench.awaitText("aside", "as it is");
+        bench.click("[data-testid=undo]");
+        bench.awaitText("aside", "It has none");
+        bench.click("[data-testid=redo]");
+        bench.awaitText("aside", "delete the pool");
+
+        // One is far too few: the rehearsal says so, and the account of what was refused says why.
+        bench.enter("Capacity", "1");
+        bench.awaitText("nav", "refused");
+        bench.clickText("nav a", "Rehearsal");
+        played();
+        bench.awaitText("aside", "refused");
+        WebElement silent = bench.one(".marks rect.silent");
+        bench.js("arguments[0].dispatchEvent(new MouseEvent('click', {bubbles: true}))", silent);
+        bench.awaitText("[aria-label=Account]", "all 1 of impact play; the oldest is");
+
+        // And another way: what is oldest ends.
+        bench.clickText("nav a", "Pools");
+        bench.choose("When empty", "take over the oldest");
+        bench.awaitText("nav", "cut short");
+    }
+
+    @Test
+    void marksAreMadeMovedAndDeletedByKeysAndByHand() throws IOException {
+        event("landed");
+        rope("landed", "impact");
+        newRehearsal();
+        lane("player.landed");
+        bench.choose("When it arrives", "at marks of its own");
+        bench.await(b -> marks("player.landed").startsWith("no mark"));
+        WebElement hand = bench.one("[aria-label='Marks of player.landed']");
+        hand.sendKeys(Keys.ENTER);
+        bench.await(b -> marks("player.landed").contains("1 of 1"));
+        String before = marks("player.landed");
+        hand.sendKeys(Keys.chord(Keys.SHIFT, Keys.ARROW_RIGHT));
+        bench.await(b -> !marks("player.landed").equals(before));
+        hand.sendKeys("d");
+        bench.await(b -> marks("player.landed").contains("2 of 2"));
+        played();
+        bench.awaitText("aside", "Who makes the peak");
+        WebElement mark = bench.one(".mark");
+        String was = mark.getAttribute("title");
+        new Actions(bench.browser()).dragAndDropBy(mark, 120, 0).perform();
+        bench.await(b -> !bench.one(".mark").getAttribute("title").equals(was));
+        assertThat(bench.violations()).isEmpty();
+        bench.one("[aria-label='Marks of player.landed']").sendKeys(Keys.DELETE);
+        bench.await(b -> marks("player.landed").contains("of 1"));
+        bench.command("z", false);
+        bench.await(b -> marks("player.landed").contains("of 2"));
+        bench.clickText(".mute", "mute");
+        bench.await(b -> bench.all(".name.muted").size() == 1);
+    }
+
+    @Test
+    void whatCannotBeIsSaidWhereItStandsAndChangesNothing() {
+        event("landed");
+        rope("landed", "impact");
+        newRehearsal();
+        lane("player.landed");
+        bench.type("Length", "0" + Keys.ENTER);
+        bench.await(b -> "true".equals(bench.one("input[aria-label^='Length']").getAttribute("aria-invalid")));
+        bench.one("input[aria-label^='Length']").sendKeys(Keys.ESCAPE);
+        // A thousand a second over an hour is more than a score may hold.
+        bench.enter("Length", "3600");
+        bench.enter("Rate", "1000");
+        bench.awaitText("[data-testid=refusal]", "at most 100000; lower the rates");
+        bench.await(b -> !value("Rate").equals("1000"));
+    }
+}

@@ -1,0 +1,375 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, reactive, ref } from 'vue'
+import type { RehearsalView } from '../api/client'
+import type { Lane, Mark, Score } from '../api/bundle'
+import { laneWords, moved, ticks } from './score'
+
+/**
+ * The score: a lane for each event, with what arrived. Marks of one's own can be dragged, added and deleted; what a rule
+ * wrote is only shown. Everything stands on one axis of seconds with the charts below.
+ */
+const props = defineProps<{
+  score: Score
+  played?: RehearsalView
+  /** Seconds on the axis. */
+  length: number
+  /** The moment that is looked at. */
+  at: number
+  /** Id of the lane that is open; 0 for none. */
+  open: number
+}>()
+const emit = defineEmits<{
+  open: [lane: number]
+  seek: [seconds: number]
+  change: [lane: Lane, save: boolean]
+  /** A mark that was played leads to its account. */
+  lead: [pull: number, at: number]
+}>()
+
+/** A mark is no narrower than this, px. */
+const LEAST = 3
+const NUDGE = 0.1
+
+const room = ref<HTMLElement>()
+const width = ref(600)
+let watched: ResizeObserver | undefined
+onMounted(() => {
+  watched = new ResizeObserver(([entry]) => (width.value = entry.contentRect.width))
+  watched.observe(room.value!)
+})
+onBeforeUnmount(() => watched?.disconnect())
+
+const on = (seconds: number) => (seconds / props.length) * width.value
+const secondsAt = (event: MouseEvent) => {
+  const { left } = room.value!.getBoundingClientRect()
+  return Math.min(props.length, Math.max(0, ((event.clientX - left) / width.value) * props.length))
+}
+
+interface Shown {
+  x: number
+  wide: number
+  answered: number
+  pull: number
+  at: number
+}
+const rows = computed(() =>
+  props.score.lanes.map((lane) => {
+    const played = props.played?.lanes.find((l) => l.lane === lane.id)
+    const own = lane.when.kind === 'marks' ? lane.when.marks : undefined
+    const marks: Shown[] = own
+      ? own.map((m, i) => {
+          // Marks are played in the order of their times; what was dragged since has no account yet.
+          const known = played?.at.findIndex((t) => Math.abs(t - m.at) < 1e-6) ?? -1
+          const lasts = m.lasts ?? (played?.until && known >= 0 ? (played.until[known] ?? m.at) - m.at : 0)
+          return {
+            x: on(m.at),
+            wide: on(lasts),
+            answered: known >= 0 ? played!.answered[known] : 1,
+            pull: known >= 0 ? played!.pulls[known] : 0,
+            at: i,
+          }
+        })
+      : (played?.at.map((t, i) => ({
+          x: on(t),
+          wide: played.until ? on((played.until[i] ?? t) - t) : 0,
+          answered: played.answered[i],
+          pull: played.pulls[i],
+          at: t,
+        })) ?? [])
+    return { lane, own, marks, words: laneWords(lane, props.score.lanes), many: marks.length }
+  }),
+)
+const axis = computed(() => ticks(props.length))
+
+let dragged: { lane: Lane; index: number; from: number; marks: Mark[] } | undefined
+function down(event: PointerEvent, lane: Lane, index: number) {
+  if (lane.when.kind !== 'marks') return
+  reached.set(lane.id, index)
+  dragged = { lane, index, from: secondsAt(event) - lane.when.marks[index].at, marks: lane.when.marks }
+  ;(event.target as Element).setPointerCapture(event.pointerId)
+}
+function move(event: PointerEvent, save: boolean) {
+  if (!dragged) return
+  const { lane, index, from, marks } = dragged
+  const next = moved(marks, index, secondsAt(event) - from, props.score.seconds)
+  if (save) dragged = undefined
+  emit('change', { ...lane, when: { kind: 'marks', marks: next } }, save)
+}
+function marksOf(lane: Lane, marks: Mark[]) {
+  emit('change', { ...lane, when: { kind: 'marks', marks } }, true)
+}
+function add(event: MouseEvent, lane: Lane) {
+  if (lane.when.kind !== 'marks') return
+  const at = Math.round(Math.min(props.score.seconds, secondsAt(event)) * 100) / 100
+  marksOf(
+    lane,
+    [...lane.when.marks, { at }].sort((a, b) => a.at - b.at),
+  )
+}
+/** The mark of each lane that the keyboard is at. */
+const reached = reactive(new Map<number, number>())
+const reach = (lane: Lane, marks: Mark[]) => Math.min(reached.get(lane.id) ?? 0, marks.length - 1)
+function key(event: KeyboardEvent, lane: Lane) {
+  if (lane.when.kind !== 'marks') return
+  const { marks } = lane.when
+  const index = reach(lane, marks)
+  const mark = marks[index]
+  const by = { ArrowLeft: -NUDGE, ArrowRight: NUDGE }[event.key]
+  const go = { ArrowUp: -1, ArrowDown: 1 }[event.key]
+  if (event.key === 'Enter') {
+    const at = Math.round(Math.min(props.score.seconds, props.at) * 100) / 100
+    marksOf(lane, [...marks, { at }])
+    reached.set(lane.id, marks.length)
+  } else if (!mark) return
+  else if (go) reached.set(lane.id, Math.min(marks.length - 1, Math.max(0, index + go)))
+  else if (by)
+    marksOf(lane, moved(marks, index, mark.at + by * (event.shiftKey ? 10 : 1), props.score.seconds))
+  else if (event.key === 'Delete' || event.key === 'Backspace')
+    marksOf(
+      lane,
+      marks.filter((_, i) => i !== index),
+    )
+  else if (event.key === 'd') {
+    marksOf(lane, [...marks, { ...mark, at: Math.min(props.score.seconds, mark.at + 1) }])
+    reached.set(lane.id, marks.length)
+  } else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+function told(lane: Lane, marks: Mark[]) {
+  const index = reach(lane, marks)
+  const mark = marks[index]
+  return mark ? `${mark.at} s ${said(mark)}, ${index + 1} of ${marks.length}` : 'no mark; Enter adds one'
+}
+const said = (m: Mark) =>
+  [m.value, ...Object.values(m.payload ?? {})].filter((v) => v !== undefined).join(' ')
+</script>
+
+<template>
+  <div class="score" role="group" aria-label="Score">
+    <div class="names">
+      <div class="ruler" />
+      <div
+        v-for="r in rows"
+        :key="r.lane.id"
+        class="name"
+        :class="{ open: r.lane.id === open, muted: r.lane.muted }"
+      >
+        <button
+          class="lane"
+          :aria-expanded="r.lane.id === open"
+          :title="`${r.lane.event}: ${r.words}`"
+          @click="emit('open', r.lane.id === open ? 0 : r.lane.id)"
+        >
+          <b>{{ r.lane.event }}</b>
+          <span class="quiet">{{ r.words }}</span>
+        </button>
+        <button
+          class="mute"
+          :aria-pressed="!!r.lane.muted"
+          :aria-label="`Mute ${r.lane.event}`"
+          @click="emit('change', { ...r.lane, muted: r.lane.muted ? undefined : true }, true)"
+        >
+          mute
+        </button>
+      </div>
+    </div>
+    <div ref="room" class="time">
+      <svg class="ruler" :width="width" height="20" @click="emit('seek', secondsAt($event))">
+        <g v-for="t in axis" :key="t" :transform="`translate(${on(t)} 0)`">
+          <line y1="14" y2="20" />
+          <text y="11" :text-anchor="t === 0 ? 'start' : on(t) > width - 20 ? 'end' : 'middle'">
+            {{ t }} s
+          </text>
+        </g>
+      </svg>
+      <div
+        v-for="r in rows"
+        :key="r.lane.id"
+        class="marks"
+        :class="{ open: r.lane.id === open, muted: r.lane.muted, own: r.own }"
+        :data-lane="r.lane.id"
+        @dblclick="add($event, r.lane)"
+      >
+        <div
+          v-if="r.own"
+          class="hand"
+          role="slider"
+          tabindex="0"
+          :aria-label="`Marks of ${r.lane.event}`"
+          aria-valuemin="0"
+          :aria-valuemax="Math.max(0, r.own.length - 1)"
+          :aria-valuenow="Math.max(0, reach(r.lane, r.own))"
+          :aria-valuetext="told(r.lane, r.own)"
+          @keydown="key($event, r.lane)"
+        >
+          <i
+            v-for="m in r.marks"
+            :key="m.at"
+            class="mark"
+            :class="{
+              bar: m.wide > LEAST,
+              silent: m.answered === 0,
+              refused: m.answered < 0,
+              at: m.at === reach(r.lane, r.own),
+            }"
+            :style="{ left: `${m.x}px`, width: `${Math.max(LEAST, m.wide)}px` }"
+            :title="`${r.own[m.at].at} s ${said(r.own[m.at])}`"
+            @pointerdown="down($event, r.lane, m.at)"
+            @pointermove="move($event, false)"
+            @pointerup="move($event, true)"
+            @click="m.pull && emit('lead', m.pull, r.own[m.at].at)"
+          />
+        </div>
+        <svg v-else :width="width" height="24" aria-hidden="true">
+          <rect
+            v-for="m in r.marks"
+            :key="m.pull"
+            :x="m.x"
+            :width="Math.max(LEAST - 1, m.wide)"
+            :y="m.wide > LEAST ? 7 : 4"
+            :height="m.wide > LEAST ? 10 : 16"
+            :class="{ silent: m.answered === 0, refused: m.answered < 0 }"
+            @click="emit('lead', m.pull, m.at)"
+          />
+        </svg>
+      </div>
+      <div class="now" :style="{ left: `${on(at)}px` }" />
+      <div v-if="score.seconds < length" class="after" :style="{ left: `${on(score.seconds)}px` }" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.score {
+  display: grid;
+  grid-template-columns: 216px minmax(0, 1fr);
+  padding: 0 14px 0 0;
+}
+.ruler {
+  height: 20px;
+  display: block;
+  cursor: pointer;
+}
+.ruler line {
+  stroke: var(--line);
+}
+.ruler text {
+  font-size: 11px;
+  fill: var(--muted);
+}
+.name {
+  height: 24px;
+  display: flex;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  gap: 8px;
+  padding: 0 8px 0 14px;
+}
+.open {
+  background: var(--bronze-pale);
+}
+.muted {
+  opacity: 0.75;
+}
+.muted b {
+  text-decoration: line-through;
+}
+.lane {
+  flex: 1;
+  min-width: 0;
+  height: 100%;
+  text-align: left;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.lane .quiet {
+  margin-left: 6px;
+  font-size: 12px;
+}
+.mute {
+  font-size: 12px;
+  color: var(--muted);
+  min-height: 24px;
+}
+.mute[aria-pressed='true'] {
+  color: var(--vermilion);
+  font-weight: 600;
+}
+.time {
+  position: relative;
+  margin-left: 12px;
+  min-width: 0;
+}
+.marks {
+  position: relative;
+  height: 24px;
+  border-top: 1px solid var(--line);
+}
+.marks svg {
+  display: block;
+}
+.own,
+.hand {
+  cursor: copy;
+}
+.hand {
+  height: 100%;
+}
+.hand:focus-visible .mark.at {
+  outline: 2px solid var(--ink);
+}
+/* A thin mark is easier to take hold of than it is wide. */
+.mark::after {
+  content: '';
+  position: absolute;
+  inset: -3px -5px;
+}
+.mark {
+  position: absolute;
+  top: 3px;
+  height: 18px;
+  background: var(--bronze);
+  border-radius: 2px;
+  cursor: ew-resize;
+  touch-action: none;
+  outline-offset: 1px;
+}
+.mark.bar {
+  top: 6px;
+  height: 11px;
+}
+rect {
+  fill: var(--verdigris);
+  cursor: pointer;
+}
+.silent {
+  fill: var(--card);
+  background: var(--card);
+  stroke: var(--muted);
+  border: 1px solid var(--muted);
+}
+.refused {
+  fill: var(--vermilion);
+  background: var(--vermilion);
+}
+.now {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  width: 1px;
+  background: var(--ink);
+  pointer-events: none;
+}
+.after {
+  position: absolute;
+  top: 20px;
+  bottom: 0;
+  right: 0;
+  background: var(--paper);
+  opacity: 0.6;
+  border-left: 1px dashed var(--bronze-soft);
+  pointer-events: none;
+}
+</style>

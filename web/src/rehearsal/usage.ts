@@ -1,0 +1,75 @@
+import type { RehearsalView } from '../api/client'
+import type { Along, Drawn } from '../common/plot'
+import { showNumber } from '../common/numberText'
+
+/** What is used over time, as core names it, and its unit. */
+export const USED = [
+  { name: 'instances', unit: '' },
+  { name: 'particles', unit: '' },
+  { name: 'presence', unit: 'u²' },
+  { name: 'overdraw', unit: '× a pixel' },
+  { name: 'draw calls', unit: '' },
+  { name: 'cost', unit: 'µs a step' },
+] as const
+
+const three = (value: number) => showNumber(Number(value.toPrecision(3)))
+const unitOf = (name: string) => USED.find((u) => u.name === name)?.unit ?? ''
+
+/** The seconds of each point of the lines. */
+export const placesOf = (played: RehearsalView) =>
+  played.whole[0].values.map((_, i) => (i * played.stepsPerPoint) / played.stepsPerSecond)
+
+/** Effects that are drawn by name; what is left is only in the sum. */
+const NAMED = 4
+const COLOURS = ['--bronze', '--verdigris', '--vermilion', '--bronze-soft']
+const CALLED = ['bronze', 'green', 'red', 'pale']
+
+/** Returns a chart of one of the lines; of instances, with those effects of which most are held. */
+export function drawnUsage(
+  played: RehearsalView,
+  name: string,
+): { places: number[]; drawn: Drawn[]; y: Along; rest: string } {
+  const line = played.whole.find((l) => l.name === name) ?? played.whole[0]
+  const named = name === 'instances' ? played.effects.slice(0, NAMED) : []
+  const top = Math.max(line.peak, 1e-9) * 1.08
+  return {
+    places: placesOf(played),
+    drawn: [
+      { name: line.name, values: line.values, as: 'line', colour: '--ink' },
+      ...named.map((e, i): Drawn => ({ name: e.name, values: e.values, as: 'line', colour: COLOURS[i] })),
+    ],
+    y: { from: 0, to: top, marks: [0, line.peak], words: () => '' },
+    rest: [
+      `${[line.name, unitOf(name)].filter(Boolean).join(', ')}: most ${three(line.peak)} at ${line.peakAt.toFixed(2)} s, ${three(line.mean)} on average`,
+      ...(named.length ? [named.map((e, i) => `${CALLED[i]}: ${e.name} ${three(e.peak)}`).join(', ')] : []),
+    ].join('; '),
+  }
+}
+
+/** Returns what stands at a point of a line, in words, with the effects that are held most there. */
+export function usedWords(played: RehearsalView, name: string, place: number): string {
+  const line = played.whole.find((l) => l.name === name) ?? played.whole[0]
+  const held = played.effects
+    .map((e) => ({ name: e.name, count: e.values[place] ?? 0 }))
+    .filter((e) => e.count > 0)
+    .sort((a, b) => b.count - a.count)
+  const at = (place * played.stepsPerPoint) / played.stepsPerSecond
+  const most = held
+    .slice(0, 4)
+    .map((e) => `${e.count} ${e.name}`)
+    .join(', ')
+  const value = [three(line.values[place] ?? 0), unitOf(name)].filter(Boolean).join(' ')
+  return `${at.toFixed(2)} s: ${value} ${line.name}${most ? ` · ${most}` : ''}`
+}
+
+/** Returns which ropes held how many instances when most were held in all. */
+export function peakOf(played: RehearsalView): { name: string; count: number }[] {
+  const all = played.whole.find((l) => l.name === 'instances')
+  if (!all) return []
+  const point = Math.floor(Math.round(all.peakAt * played.stepsPerSecond) / played.stepsPerPoint)
+  return played.ropes
+    .map((r) => ({ name: r.name, count: r.values[point] ?? 0 }))
+    .filter((r) => r.count > 0)
+    .sort((a, b) => b.count - a.count)
+    .slice(0, 6)
+}

@@ -1,0 +1,183 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { type AccountReport, type RehearsalStep, type RehearsalView, type SizedView } from '../api/client'
+import type { Score } from '../api/bundle'
+import { Core, type Told } from '../core/core'
+import { looked } from '../core/looked'
+import { useProject, type Part } from '../project/useProject'
+import type { Take } from '../stage/frames'
+
+/** How far something long has come. */
+export type Progress = RehearsalStep
+export type Played = Take<RehearsalView>
+
+/** How often a score is played for the sizes of pools. */
+export const RUNS = 200
+/** A question is given about so much to do, ms: then progress is shown, and it can be stopped. */
+const SLICE = 80
+
+// A worker of its own, so that the bench stays quick while it plays.
+const rehearsalCore = new Core(
+  () => new Worker(new URL('../core/worker.ts', import.meta.url), { type: 'module' }),
+)
+
+/**
+ * The rehearsal of the open project: the chosen score as it was played last, and the sizes of pools for it. Both views of
+ * it share them. What is changed meanwhile is played again when it is wanted.
+ */
+export const useRehearsal = defineStore('rehearsal', () => {
+  const project = useProject()
+  const core = rehearsalCore
+  const chosen = ref(0)
+  const take = shallowRef<Played>()
+  const playing = ref<Progress>()
+  const sizing = ref<Progress>()
+  const sized = shallowRef<SizedView[]>([])
+  const failure = ref('')
+  /** What of the project the rehearsal shows, and the sizes. */
+  const shown = ref({ project: 0, score: 0, content: -1 })
+  const measured = ref({ project: 0, score: 0, content: -1 })
+  let turn = 0
+
+  const scores = computed(() => project.scores)
+  const score = computed<Part<Score> | undefined>(
+    () => scores.value.find((s) => s.id === chosen.value) ?? scores.value[0],
+  )
+  const now = () => ({ project: project.id, score: score.value?.id ?? 0, content: project.content })
+  const same = (a: ReturnType<typeof now>) => {
+    const b = now()
+    return a.project === b.project && a.score === b.score && a.content === b.content
+  }
+  /** Whether what is shown is of what the project is now. */
+  const fresh = computed(() => same(shown.value))
+  const sizesFresh = computed(() => same(measured.value))
+
+  watch([() => project.id, () => score.value?.id], () => {
+    stop()
+    take.value = undefined
+    sized.value = []
+    failure.value = ''
+  })
+
+  const ask = (question: Parameters<Core['ask']>[1], wish: object): Promise<Told> =>
+    core.ask(project, question, 'the rehearsal', wish)
+
+  function stop() {
+    turn++
+    playing.value = undefined
+    sizing.value = undefined
+  }
+
+  // Goes on until it is over or not wanted any more, in pieces that take about as long as one should.
+  async function pieces(
+    mine: number,
+    question: 'rehearseOn' | 'sizeOn',
+    first: number,
+    most: number,
+    told: (progress: Progress) => void,
+  ): Promise<boolean> {
+    let count = first
+    for (;;) {
+      const start = performance.now()
+      const { answer } = await ask(question, question === 'sizeOn' ? { runs: count } : { steps: count })
+      if (mine !== turn) return false
+      const progress = answer as Progress
+      told(progress)
+      if (progress.over) return true
+      const took = Math.max(1, performance.now() - start)
+      count = Math.max(1, Math.min(most, Math.round((count * SLICE) / took)))
+    }
+  }
+
+  async function begin(mine: number): Promise<boolean> {
+    await ask('rehearse', { score: score.value!.body, runs: RUNS, drafts: project.draftList })
+    return mine === turn
+  }
+
+  /** Plays the score with the project as it stands; what was on its way is dropped. */
+  async function play() {
+    if (!score.value) return
+    stop()
+    const mine = turn
+    const what = now()
+    failure.value = ''
+    playing.value = { done: 0, all: score.value.body.seconds, over: false }
+    try {
+      if (!(await begin(mine))) return
+      if (!(await pieces(mine, 'rehearseOn', 60, 2000, (p) => (playing.value = p)))) return
+      const told = await ask('rehearsed', {})
+      if (mine !== turn) return
+      take.value = looked(
+        told.head as RehearsalView,
+        { from: told.from!, frames: told.frames! },
+        async (from, count) => {
+          const next = await ask('rehearsedLook', { from, count })
+          return { from: next.from!, frames: next.frames! }
+        },
+      )
+      shown.value = what
+    } catch (e) {
+      if (mine === turn) failure.value = (e as Error).message
+    } finally {
+      if (mine === turn) playing.value = undefined
+    }
+  }
+
+  /** Plays it many times for the sizes of pools. */
+  async function size() {
+    if (!score.value) return
+    if (!fresh.value) await play()
+    if (!fresh.value || failure.value) return
+    const mine = ++turn
+    const what = now()
+    sizing.value = { done: 0, all: RUNS, over: false }
+    try {
+      const done = await pieces(mine, 'sizeOn', 1, 20, (p) => (sizing.value = p))
+      const { answer } = done ? await ask('sized', {}) : { answer: undefined }
+      if (!answer || mine !== turn) return
+      sized.value = answer as SizedView[]
+      measured.value = what
+    } catch (e) {
+      if (mine === turn) failure.value = (e as Error).message
+    } finally {
+      if (mine === turn) sizing.value = undefined
+    }
+  }
+
+  /** Returns the last accounts up to a step, the newest first. */
+  async function accounts(step: number, most: number): Promise<AccountReport[]> {
+    if (!take.value) return []
+    const { answer } = await ask('rehearsedAccounts', { step, most })
+    return answer as AccountReport[]
+  }
+
+  async function account(pull: number): Promise<AccountReport | undefined> {
+    const { answer } = await ask('rehearsedAccounts', { pull })
+    return (answer as AccountReport[])[0]
+  }
+
+  /** Writes the score of the worst second that the project can expect. */
+  async function worstSecond(name: string): Promise<Score> {
+    const { answer } = await ask('worstSecond', { name, drafts: project.draftList })
+    return answer as Score
+  }
+
+  return {
+    chosen,
+    scores,
+    score,
+    take,
+    playing,
+    sizing,
+    sized,
+    failure,
+    fresh,
+    sizesFresh,
+    play,
+    stop,
+    size,
+    accounts,
+    account,
+    worstSecond,
+  }
+})
