@@ -119,6 +119,7 @@ const HANDOFF_KEYS = [
 const REHEARSAL_KEYS = [
   ['↑ ↓', 'rehearsal before, rehearsal after'],
   ['N', 'a new rehearsal'],
+  ['1 … 9', 'pull an event, hold a span'],
   ['P', 'hold or run it'],
   [', .', 'one frame back, one on'],
   ['F', 'the stage alone, and back'],

@@ -261,6 +261,11 @@ label {
 .words {
   width: 150px;
 }
+.words :deep(.el-tag) {
+  color: var(--ink);
+  background: var(--paper);
+  border-color: var(--line);
+}
 .space {
   flex: 1;
 }

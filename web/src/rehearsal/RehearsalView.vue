@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import type { AccountReport } from '../api/client'
+import { Refused, type AccountReport } from '../api/client'
 import type { Lane, Score } from '../api/bundle'
 import Choice from '../common/Choice.vue'
 import NumberField from '../common/NumberField.vue'
 import Plot from '../common/Plot.vue'
 import TextField from '../common/TextField.vue'
 import { bounds } from '../common/settings'
+import { download } from '../common/download'
 import { freeName } from '../common/freeName'
 import { latest } from '../common/latest'
 import { showNumber } from '../common/numberText'
@@ -15,11 +16,14 @@ import { useKeys } from '../common/useKeys'
 import { useOpened } from '../common/useOpened'
 import { useProject } from '../project/useProject'
 import type { Clock } from '../stage/clock'
+import type { Frame } from '../stage/frames'
 import { spriteSources } from '../stage/sprites'
 import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
+import { useStage } from '../stage/useStage'
 import { drawnUsage, peakOf, USED, usedWords } from './usage'
 import LaneSheet from './LaneSheet.vue'
+import PadList from './PadList.vue'
 import ScoreLanes from './ScoreLanes.vue'
 import { freeId, newLane, ticks, withLane, writtenOut } from './score'
 import { useRehearsal } from './useRehearsal'
@@ -88,6 +92,39 @@ watch(
   () => clock.at,
   (at) => own.value && Math.floor(own.value.at) !== Math.floor(at) && (own.value.at = at),
 )
+
+// What a hand does is seen at once; the rehearsal goes on where it was when that is over.
+const live = useStage({
+  frame: (frame: Frame) => stage.value?.showLive(frame),
+  refused: (refused: Refused) => (project.refusal = refused.refusal),
+  begun: () => undefined,
+})
+
+const moment = () => `${project.name} ${score.value?.name} ${seconds.value.toFixed(2)} s`
+async function shoot() {
+  const png = await stage.value?.shot()
+  if (png) download(png, `${moment()}.png`)
+}
+/** A film with no picture in it is shorter than this, bytes. */
+const HEAD_ALONE = 400
+const filming = shallowRef<{ end: () => Promise<Blob>; from: string }>()
+async function roll() {
+  if (!filming.value) {
+    const end = stage.value?.film()
+    if (!end) project.notice = 'This browser cannot film the stage.'
+    else {
+      filming.value = { end, from: moment() }
+      if (own.value) own.value.playing = true
+    }
+    return
+  }
+  const { end, from } = filming.value
+  filming.value = undefined
+  const film = await end()
+  if (film.size < HEAD_ALONE)
+    project.notice = 'The clip was too short: the browser had filmed no picture yet.'
+  else download(film, `${from}.${film.type.includes('mp4') ? 'mp4' : 'webm'}`)
+}
 
 // The accounts of the moment, while it stands still or as it runs.
 const look = latest<number>(async (step) => {
@@ -234,6 +271,17 @@ useKeys({
         >&ensp;
         <el-button link class="link" @click="project.remove(part.id)">delete</el-button>
       </template>
+      <PadList
+        v-if="part && project.events.length"
+        :live="live"
+        :name="named('recorded')"
+        @pressed="(at) => stage?.expectPull(at)"
+        @recorded="add"
+      />
+      <p v-if="live.failed.value" class="wrong" role="alert">
+        {{ live.failed.value }}
+        <el-button link class="link" @click="live.restart()">Start it again</el-button>
+      </p>
     </nav>
 
     <section v-if="!part" class="empty">
@@ -264,7 +312,7 @@ useKeys({
           :area="played?.live"
           :home="part.id"
           :whole="whole"
-          unpaused
+          :comfort="live.comfort.value"
           @whole="whole = !whole"
         >
           <template #left>
@@ -278,6 +326,19 @@ useKeys({
                 stopped <el-button link class="link" @click="rehearsal.play()">play it</el-button>
               </template>
               <template v-else>as it is now</template>
+            </span>
+            <span v-if="take" class="group">
+              <el-button link title="Save what is shown as a PNG" data-testid="shot" @click="shoot"
+                >picture</el-button
+              >
+              <el-button
+                link
+                title="Save what is shown from now on as a film"
+                data-testid="film"
+                :aria-pressed="!!filming"
+                @click="roll"
+                >{{ filming ? 'end the clip' : 'clip' }}</el-button
+              >
             </span>
           </template>
         </StageView>

@@ -101,6 +101,7 @@ let renderer: Renderer | undefined
 let loop = 0
 let last = 0
 let dirty = true
+let filmed: CanvasRenderingContext2D | undefined
 
 const seconds = computed(() => at.value / (props.take?.head.stepsPerSecond ?? 60))
 const shown = computed(() => {
@@ -133,6 +134,7 @@ function draw() {
   const { width, height } = canvas.value
   const surface = surfaceLine(props.point, props.normal, camera.value, view.value, width, height)
   renderer.draw(shown.value, camera.value, backdrop.value, surface)
+  filmed?.drawImage(canvas.value, 0, 0)
 }
 
 /** Draws a live frame now, and measures the way from a key press to the picture if one began. */
@@ -154,7 +156,36 @@ function expectPull(timeStamp: number) {
   pressed = timeStamp
 }
 
-defineExpose({ showLive, expectPull, step, toggle, again, clock })
+/** Returns what the stage shows now as a picture; nothing where it cannot be had. */
+function shot(): Promise<Blob | null> {
+  draw()
+  return new Promise((resolve) => (canvas.value ? canvas.value.toBlob(resolve, 'image/png') : resolve(null)))
+}
+/** Films what the stage shows from now on; what is returned ends it and gives the film. */
+function film(): (() => Promise<Blob>) | undefined {
+  if (!canvas.value || typeof MediaRecorder === 'undefined') return undefined
+  // What light is drawn on is gone after its task: each picture is copied as it is made.
+  const copy = document.createElement('canvas')
+  Object.assign(copy, { width: canvas.value.width, height: canvas.value.height })
+  filmed = copy.getContext('2d') ?? undefined
+  draw()
+  const stream = copy.captureStream(60)
+  const recorder = new MediaRecorder(stream, { videoBitsPerSecond: 12_000_000 })
+  const pieces: Blob[] = []
+  recorder.ondataavailable = ({ data }) => pieces.push(data)
+  recorder.start()
+  return () =>
+    new Promise((resolve) => {
+      recorder.onstop = () => {
+        filmed = undefined
+        stream.getTracks().forEach((track) => track.stop())
+        resolve(new Blob(pieces, { type: recorder.mimeType }))
+      }
+      recorder.stop()
+    })
+}
+
+defineExpose({ showLive, expectPull, step, toggle, again, clock, shot, film })
 
 // Where drawing takes longer than a screen frame, every third frame is left to the rest of the bench.
 let late = false

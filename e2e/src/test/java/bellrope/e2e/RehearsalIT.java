@@ -134,6 +134,38 @@ class RehearsalIT extends FromNothing {
     }
 
     @Test
+    void whatAHandDoesIsSeenAtOnceAndKeptAsARehearsal() throws IOException {
+        event("landed");
+        rope("landed", "impact");
+        newRehearsal();
+        bench.click("[data-testid=record]");
+        bench.awaitText("[data-testid=record]", "Stop");
+        bench.press("1");
+        bench.await(b -> !bench.text("[data-testid=live-instances]").equals("0"));
+        bench.press("1");
+        bench.click("[data-testid=record]");
+        bench.awaitText("nav", "recorded");
+        bench.await(b -> marks("player.landed").contains("of 2"));
+        played();
+        bench.await(b -> most("instances") >= 1);
+        assertThat(bench.violations()).isEmpty();
+
+        // A picture and a film of it, as files of the browser.
+        bench.js("window.files = []; const make = URL.createObjectURL.bind(URL);"
+                + " URL.createObjectURL = (blob) => { window.files.push(blob.type + ' ' + (blob.size > 1000));"
+                + " return make(blob) }");
+        bench.click("[data-testid=shot]");
+        bench.await(b -> bench.js("return String(window.files)").equals("image/png true"));
+        bench.click("[data-testid=film]");
+        bench.awaitText("[data-testid=film]", "end the clip");
+        // A browser takes a while before it films.
+        long enough = System.nanoTime() + 8_000_000_000L;
+        bench.await(b -> System.nanoTime() > enough);
+        bench.click("[data-testid=film]");
+        bench.await(b -> bench.js("return String(window.files)").toString().matches("image/png true,video/.* true"));
+    }
+
+    @Test
     void whatCannotBeIsSaidWhereItStandsAndChangesNothing() {
         event("landed");
         rope("landed", "impact");

@@ -107,7 +107,7 @@ public final class Usage implements Rehearsal.Watcher {
         live[steps] = tally.live();
         whole.get(What.INSTANCES).now = stage.instances();
         whole.get(What.PARTICLES).now = tally.live();
-        whole.get(What.PRESENCE).now = (float) tally.presence();
+        whole.get(What.PRESENCE).now = tally.presence();
         whole.get(What.OVERDRAW).now =
                 (float) (tally.painted() / settings.screen().area());
         whole.get(What.DRAW_CALLS).now = tally.drawCalls();

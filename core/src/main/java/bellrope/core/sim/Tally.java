@@ -5,8 +5,8 @@ import java.util.List;
 /** What the layers of one step cost, added up; they must have been asked to appear. */
 public final class Tally {
     private int live;
-    private double presence;
-    private double painted;
+    private float presence;
+    private float painted;
     private boolean visible;
     private int drawCalls;
     private double cost;
@@ -24,8 +24,8 @@ public final class Tally {
             Layer layer = layers.get(i);
             int count = layer.store().count();
             live += count;
-            presence += layer.presence();
-            painted += layer.painted();
+            presence += (float) layer.presence();
+            painted += (float) layer.painted();
             visible |= layer.visible();
             cost += count * layer.cost();
             if (layer.stretches() > 0) {
@@ -46,12 +46,12 @@ public final class Tally {
     }
 
     /** Returns ∑ opacity × area × luminance, square units. */
-    public double presence() {
+    public float presence() {
         return presence;
     }
 
     /** Returns the area of all pictures, square units. */
-    public double painted() {
+    public float painted() {
         return painted;
     }
 

@@ -218,8 +218,8 @@ public final class Watch {
         }
         tally.of(layers);
         live[steps] = tally.live();
-        presence[steps] = (float) tally.presence();
-        painted[steps] = (float) tally.painted();
+        presence[steps] = tally.presence();
+        painted[steps] = tally.painted();
         visible[steps] = tally.visible();
         for (Layer layer : layers) {
             emitter(layer, step);

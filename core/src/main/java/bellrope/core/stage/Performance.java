@@ -17,7 +17,7 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * A score that is being played on a stage of its own, step by step. It is over when all is said and nothing plays any more, or
+ * A score that is being played on a stage of its own, step by step. It is over when its time is, all is said and nothing plays any more, or
  * {@link Rehearsal#LONGEST_TAIL} after that.
  */
 public final class Performance {
@@ -31,6 +31,7 @@ public final class Performance {
     private final List<Channelled> channels;
     private final double[] published;
     private final List<Account> accounts = new ArrayList<>();
+    private final int length;
     private final int cut;
     private int next;
     private int nextGone;
@@ -48,7 +49,8 @@ public final class Performance {
         stage = new Stage(project, keeping);
         int last =
                 arrivals.isEmpty() ? 0 : step(arrivals.get(arrivals.size() - 1).at());
-        cut = last + pace.stepsAt(Rehearsal.LONGEST_TAIL);
+        length = pace.stepsAt(written.seconds());
+        cut = Math.max(last, length) + pace.stepsAt(Rehearsal.LONGEST_TAIL);
         say();
     }
 
@@ -79,7 +81,8 @@ public final class Performance {
 
     /** Tells whether everything is said and nothing plays any more, or has gone on for long enough. */
     public boolean over() {
-        return next == arrivals.size() && nextGone == gone.size() && (stage.still() || stage.now() >= cut);
+        boolean said = next == arrivals.size() && nextGone == gone.size() && stage.now() >= length;
+        return said && (stage.still() || stage.now() >= cut);
     }
 
     /** Makes a step, and says what is due on it. */
