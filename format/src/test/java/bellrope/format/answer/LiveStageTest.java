@@ -67,7 +67,8 @@ class LiveStageTest {
             now += 1 / 60.0;
             say("{'do':'tick'}", now);
         }
-        assertThat(instances).contains(20);
+        // The pool of the flock holds no more.
+        assertThat(instances).contains(11).allMatch(n -> n <= 11);
         ByteBuffer last = live.seen().orElseThrow();
         assertThat(last.getInt(INSTANCES)).isZero();
         assertThat(last.getInt(PARTICLES)).isZero();
