@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Pool } from '../api/bundle'
 import type { SizedView } from '../api/client'
@@ -38,11 +38,7 @@ interface Line {
 }
 const chosen = ref(String(route.query.pool ?? ''))
 const played = computed(() => rehearsal.take?.head)
-watch(
-  [() => rehearsal.score?.id, () => project.content, () => project.id],
-  () => rehearsal.score && !rehearsal.fresh && !rehearsal.playing && rehearsal.play(),
-  { immediate: true },
-)
+rehearsal.follow()
 
 const lines = computed<Line[]>(() => {
   const pooled = new Set(project.pools.flatMap((p) => p.body.effects))

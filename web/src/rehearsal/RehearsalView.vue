@@ -57,16 +57,7 @@ useOpened(
   (id) => (rehearsal.chosen = id),
 )
 
-// A change is played at once, but not each of many that come quickly.
-let later: ReturnType<typeof setTimeout> | undefined
-watch(
-  [() => part.value?.id, () => project.content, () => project.id],
-  (_, before) => {
-    clearTimeout(later)
-    if (part.value && !rehearsal.fresh) later = setTimeout(() => rehearsal.play(), before ? 250 : 0)
-  },
-  { immediate: true },
-)
+rehearsal.follow()
 
 const rate = computed(() => played.value?.stepsPerSecond ?? 60)
 const length = computed(() => Math.max(score.value?.seconds ?? 1, (take.value?.length ?? 0) / rate.value))

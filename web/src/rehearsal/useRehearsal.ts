@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { type AccountReport, type RehearsalStep, type RehearsalView, type SizedView } from '../api/client'
 import type { Score } from '../api/bundle'
 import { Core, type Told } from '../core/core'
@@ -15,6 +15,8 @@ export type Played = Take<RehearsalView>
 export const RUNS = 200
 /** A question is given about so much to do, ms: then progress is shown, and it can be stopped. */
 const SLICE = 80
+/** How long a change is left to be followed by another, ms. */
+const SETTLE = 250
 
 // A worker of its own, so that the bench stays quick while it plays.
 const rehearsalCore = new Core(
@@ -123,6 +125,20 @@ export const useRehearsal = defineStore('rehearsal', () => {
     }
   }
 
+  /** Plays it, while a view is open, whenever it is not of what the project is now: at once, but not each of many changes. */
+  function follow() {
+    let later: ReturnType<typeof setTimeout> | undefined
+    watch(
+      [() => score.value?.id, () => project.content, () => project.id],
+      (_, before) => {
+        clearTimeout(later)
+        if (score.value && !fresh.value) later = setTimeout(play, before[1] === undefined ? 0 : SETTLE)
+      },
+      { immediate: true },
+    )
+    onScopeDispose(() => clearTimeout(later))
+  }
+
   /** Plays it many times for the sizes of pools. */
   async function size() {
     if (!score.value) return
@@ -173,6 +189,7 @@ export const useRehearsal = defineStore('rehearsal', () => {
     failure,
     fresh,
     sizesFresh,
+    follow,
     play,
     stop,
     size,

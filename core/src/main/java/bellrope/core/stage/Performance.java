@@ -31,6 +31,9 @@ public final class Performance {
     private final List<Channelled> channels;
     private final double[] published;
     private final List<Account> accounts = new ArrayList<>();
+    // Of each arrival that was said: the number of its pull, and how many ropes answered it.
+    private final int[] numbers;
+    private final int[] answered;
     private final int length;
     private final int cut;
     private int next;
@@ -40,6 +43,8 @@ public final class Performance {
     public Performance(Project project, Written written, Keeping keeping) {
         pace = project.settings().pace();
         arrivals = written.arrivals();
+        numbers = new int[arrivals.size()];
+        answered = new int[arrivals.size()];
         gone = written.gone();
         channels = written.channels().stream()
                 .filter(c -> project.channel(c.channel()).isPresent())
@@ -101,8 +106,11 @@ public final class Performance {
             }
         }
         while (next < arrivals.size() && step(arrivals.get(next).at()) <= stage.now()) {
-            accounts.add(stage.pullLate(
-                    arrivals.get(next).pull(), now - arrivals.get(next).at()));
+            Account account = stage.pullLate(
+                    arrivals.get(next).pull(), now - arrivals.get(next).at());
+            accounts.add(account);
+            numbers[next] = account.number();
+            answered[next] = account.refused().isEmpty() ? (int) account.answered() : -1;
             next++;
         }
         while (nextGone < gone.size() && step(gone.get(nextGone).at()) <= stage.now()) {
@@ -125,6 +133,16 @@ public final class Performance {
     /** Returns what was held so far, of a performance that keeps it. */
     public List<Held> held() {
         return stage.held();
+    }
+
+    /** Returns the number of the pull that an arrival was; 0 while it has not been said. */
+    public int number(int arrival) {
+        return numbers[arrival];
+    }
+
+    /** Returns how many ropes answered an arrival; −1 where it was refused. */
+    public int answered(int arrival) {
+        return answered[arrival];
     }
 
     /** Returns how many arrivals have been said. */

@@ -21,8 +21,8 @@ import bellrope.format.json.JsonValue;
 import bellrope.format.report.AccountReport;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,7 +32,7 @@ import java.util.Optional;
  * over, then everything else. And the sizes of pools for it, likewise.
  */
 public final class Rehearsals {
-    /** Most accounts of one rehearsal that are kept; the last ones of a longer one are not. */
+    /** Most accounts of one rehearsal that are kept, the first; of later ones only how many ropes answered. */
     private static final int MOST_ACCOUNTS = 20_000;
     /** Most steps of a rehearsal, which are what a score and its longest tail can come to. */
     private static final double TAIL = 4;
@@ -150,47 +150,35 @@ public final class Rehearsals {
         return new RehearsalView.UseLine(line.name(), line.values(), line.peak(), line.peakStep() / rate, line.mean());
     }
 
-    // Accounts of arrivals come in the order of the arrivals; those that come by themselves lie between.
+    // A mark, and where its span ends.
+    private record Played(Arrival begun, int place, double[] until) {}
+
     private List<RehearsalView.LanePlayed> lanes() {
-        Map<Integer, List<double[]>> byLane = new HashMap<>();
-        int next = 0;
-        for (Arrival arrival : written.arrivals()) {
-            Account account = null;
-            while (next < accounts.size() && account == null) {
-                Account one = accounts.get(next++);
-                account = one.pull() == arrival.pull() ? one : null;
-            }
-            double answered = account == null ? 0 : account.refused().isEmpty() ? account.answered() : -1;
-            List<double[]> lane = byLane.computeIfAbsent(arrival.lane(), l -> new ArrayList<>());
+        Map<Integer, Map<Integer, Played>> byLane = new HashMap<>();
+        for (int i = 0; i < written.arrivals().size(); i++) {
+            Arrival arrival = written.arrivals().get(i);
+            Map<Integer, Played> lane = byLane.computeIfAbsent(arrival.lane(), l -> new LinkedHashMap<>());
             if (arrival.pull().phase() == Pull.Phase.END) {
-                // The end of a span belongs to its beginning.
-                for (double[] mark : lane) {
-                    if (mark[4] == arrival.number()) {
-                        mark[1] = arrival.at();
-                    }
-                }
+                lane.get(arrival.number()).until()[0] = arrival.at();
             } else {
-                lane.add(new double[] {
-                    arrival.at(), Double.NaN, answered, account == null ? 0 : account.number(), arrival.number()
-                });
+                lane.put(arrival.number(), new Played(arrival, i, new double[] {Double.NaN}));
             }
         }
         List<RehearsalView.LanePlayed> lanes = new ArrayList<>();
         for (Lane lane : score.lanes()) {
-            List<double[]> marks = byLane.getOrDefault(lane.id(), List.of());
-            boolean spans = marks.stream().anyMatch(m -> !Double.isNaN(m[1]));
+            List<Played> marks =
+                    List.copyOf(byLane.getOrDefault(lane.id(), Map.of()).values());
+            boolean spans = marks.stream().anyMatch(m -> !Double.isNaN(m.until()[0]));
             lanes.add(new RehearsalView.LanePlayed(
                     lane.id(),
-                    column(marks, 0),
-                    spans ? column(marks, 1) : null,
-                    Arrays.stream(column(marks, 2)).mapToInt(d -> (int) d).toArray(),
-                    Arrays.stream(column(marks, 3)).mapToInt(d -> (int) d).toArray()));
+                    marks.stream().mapToDouble(m -> m.begun().at()).toArray(),
+                    spans ? marks.stream().mapToDouble(m -> m.until()[0]).toArray() : null,
+                    marks.stream()
+                            .mapToInt(m -> performance.answered(m.place()))
+                            .toArray(),
+                    marks.stream().mapToInt(m -> performance.number(m.place())).toArray()));
         }
         return lanes;
-    }
-
-    private static double[] column(List<double[]> marks, int what) {
-        return marks.stream().mapToDouble(m -> m[what]).toArray();
     }
 
     /** Returns the account of a pull; none where it is not kept. */
