@@ -63,7 +63,7 @@ public final class Demand implements Rehearsal.Watcher {
     @Override
     public void stepped(Stage stage) {
         steps++;
-        stage.playing((rope, effect) -> {
+        stage.playing((rope, effect, subject) -> {
             of(ropes, rope).now++;
             of(effects, effect).now++;
         });

@@ -112,7 +112,7 @@ public final class Usage implements Rehearsal.Watcher {
                 (float) (tally.painted() / settings.screen().area());
         whole.get(What.DRAW_CALLS).now = tally.drawCalls();
         whole.get(What.COST).now = (float) (tally.cost() / 1000);
-        stage.eachPlaying((rope, effect, subject) -> {
+        stage.playing((rope, effect, subject) -> {
             of(effects, effect).now++;
             of(ropes, rope).now++;
             of(subjects, subject).now++;

@@ -28,7 +28,6 @@ import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.nio.ByteBuffer;
 import java.util.List;
-import java.util.function.BiConsumer;
 
 /**
  * The running whole: a project's ropes, the instances they started, and the account of every pull. This is the front door
@@ -272,18 +271,13 @@ public final class Stage {
         return scene.ensemble().playing().size();
     }
 
-    /** Tells of each instance that is held which rope began it, and which effect it plays. */
-    public void playing(BiConsumer<String, String> each) {
-        scene.ensemble().playing().forEach(i -> each.accept(i.rope(), i.effect()));
-    }
-
     /** Told of an instance that is held. */
     public interface Playing {
         void one(String rope, String effect, String subject);
     }
 
     /** Tells of each instance that is held. */
-    public void eachPlaying(Playing each) {
+    public void playing(Playing each) {
         List<Instance> playing = scene.ensemble().playing();
         for (int i = 0; i < playing.size(); i++) {
             Instance one = playing.get(i);

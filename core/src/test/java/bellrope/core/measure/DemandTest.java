@@ -77,7 +77,7 @@ class DemandTest {
                 // From when it is in balance to the last arrivals.
                 if (stage.now() > 2 * HELD && stage.now() < 3600 && stage.now() % (HELD + 4) == 0) {
                     int[] puffs = new int[1];
-                    stage.playing((rope, effect) -> puffs[0] += effect.equals("puff") ? 1 : 0);
+                    stage.playing((rope, effect, subject) -> puffs[0] += effect.equals("puff") ? 1 : 0);
                     held.add(puffs[0]);
                 }
             });

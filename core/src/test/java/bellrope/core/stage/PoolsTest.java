@@ -283,7 +283,7 @@ class PoolsTest {
             stage.step();
             PoolUse use = use(stage);
             int[] playing = new int[1];
-            stage.playing((rope, effect) -> playing[0]++);
+            stage.playing((rope, effect, subject) -> playing[0]++);
             assertThat(use.playing()).isEqualTo(playing[0]).isLessThanOrEqualTo(use.capacity());
             assertThat(use.capacity()).isLessThanOrEqualTo(pool.most());
         }

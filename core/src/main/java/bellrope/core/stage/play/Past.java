@@ -13,12 +13,29 @@ import java.util.List;
  */
 public final class Past {
     private final List<Ended> ended = new ArrayList<>();
+    // Steps for which any of them was held.
+    private int longest;
 
     // As it was told to end, and when it was gone.
     private record Ended(Instance instance, int end) {}
 
     void add(Instance instance, int end) {
         ended.add(new Ended(instance.again(), end));
+        longest = Math.max(longest, end - instance.start());
+    }
+
+    private int firstAfter(int step) {
+        int low = 0;
+        int high = ended.size();
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (ended.get(middle).end() > step) {
+                high = middle;
+            } else {
+                low = middle + 1;
+            }
+        }
+        return low;
     }
 
     /**
@@ -29,9 +46,10 @@ public final class Past {
      */
     public Ensemble at(int step, Roster roster, World world, List<Instance> playing) {
         List<Instance> then = new ArrayList<>();
-        for (Ended one : ended) {
-            if (one.instance().start() <= step && step < one.end()) {
-                then.add(one.instance().again());
+        // They are in the order of their ends; what ends later than the longest was ever held began after the step.
+        for (int i = firstAfter(step); i < ended.size() && ended.get(i).end() - longest <= step; i++) {
+            if (ended.get(i).instance().start() <= step) {
+                then.add(ended.get(i).instance().again());
             }
         }
         for (Instance one : playing) {
