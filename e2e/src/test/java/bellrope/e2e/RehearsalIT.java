@@ -120,10 +120,14 @@ class RehearsalIT extends FromNothing {
         bench.await(b -> marks("player.landed").contains("2 of 2"));
         played();
         bench.awaitText("aside", "Who makes the peak");
-        WebElement mark = bench.one(".mark");
-        String was = mark.getAttribute("title");
-        new Actions(bench.browser()).dragAndDropBy(mark, 120, 0).perform();
-        bench.await(b -> !bench.one(".mark").getAttribute("title").equals(was));
+        String was = bench.one(".mark").getAttribute("title");
+        // What is drawn anew above may move it away from under the pointer.
+        bench.await(b -> {
+            new Actions(bench.browser())
+                    .dragAndDropBy(bench.one(".mark"), 60, 0)
+                    .perform();
+            return !bench.one(".mark").getAttribute("title").equals(was);
+        });
         assertThat(bench.violations()).isEmpty();
         bench.one("[aria-label='Marks of player.landed']").sendKeys(Keys.DELETE);
         bench.await(b -> marks("player.landed").contains("of 1"));
