@@ -224,6 +224,8 @@ class SpeedIT extends AtBench {
                       b.effects.push(e);
                     }
                     b.ropes = [];
+                    b.pools = [];
+                    b.scores = [];
                     b.name = 'three hundred';
                     return JSON.stringify(b);
                   })""");
@@ -275,6 +277,7 @@ class SpeedIT extends AtBench {
                       ropes.forEach((r, k) => b.ropes.push({...r, event: `thing-${i}.landed`, name: `${r.name} ${i}`,
                         seed: i * ropes.length + k}));
                     }
+                    b.scores = [];
                     b.name = 'a thousand';
                     return JSON.stringify(b);
                   })""");
