@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Comment, Fragment, inject, nextTick, Text, useSlots, useTemplateRef, type VNode } from 'vue'
+import { Comment, Fragment, inject, nextTick, Text, useSlots, useTemplateRef, watch, type VNode } from 'vue'
 import { IN_SHEET } from './sheet'
 import KindGlyph from './KindGlyph.vue'
 
@@ -71,11 +71,22 @@ const many = (all: (Option | Group)[]) => all.reduce((n, o) => n + ('options' in
 const holds = (all: (Option | Group)[], value: string): boolean =>
   all.some((o) => ('options' in o ? holds(o.options, value) : o.value === value))
 
+// The platform points at what is newly chosen even after the list is shut.
+watch(
+  () => props.value,
+  async () => {
+    await nextTick()
+    await nextTick()
+    if (shut) select.value?.$el.querySelector('input')?.removeAttribute(POINTS)
+  },
+)
 const select = useTemplateRef<{ $el: HTMLElement }>('select')
 const POINTS = 'aria-activedescendant'
 let pointed = ''
 /** A list that is shut has no option that its field could point at. */
+let shut = true
 async function turned(open: boolean) {
+  shut = !open
   await nextTick()
   const field = select.value?.$el.querySelector('input')
   if (!open) {
