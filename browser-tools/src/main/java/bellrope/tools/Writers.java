@@ -4,7 +4,7 @@ import bellrope.core.value.Problem;
 import bellrope.format.answer.FeedsView;
 import bellrope.format.answer.FittedView;
 import bellrope.format.answer.PreviewHead;
-import bellrope.format.answer.RehearsalStep;
+import bellrope.format.answer.Progress;
 import bellrope.format.answer.RehearsalView;
 import bellrope.format.answer.ResponseView;
 import bellrope.format.answer.SizedView;
@@ -42,7 +42,7 @@ public final class Writers {
             ParameterReport.class,
             StageReply.class,
             RehearsalView.class,
-            RehearsalStep.class,
+            Progress.class,
             SizedView.class,
             AccountReport.class,
             Problem.class);

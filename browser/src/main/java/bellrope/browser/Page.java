@@ -47,6 +47,8 @@ public final class Page {
 
     // Null until they are begun.
     private static LiveStage live;
+    // What is being played, and what was played last and can be looked at.
+    private static Rehearsals rehearsing;
     private static Rehearsals rehearsed;
 
     private Page() {}
@@ -66,6 +68,8 @@ public final class Page {
         PARTS.open(name);
         RESPONDED.clear();
         REACHED.clear();
+        rehearsing = null;
+        rehearsed = null;
     }
 
     /** Takes a part as it is saved. */
@@ -248,37 +252,41 @@ public final class Page {
         });
     }
 
-    /** Begins a rehearsal in place of the one before: {@code {score, runs}}, the score's body; plays nothing yet. */
+    /**
+     * Begins a rehearsal: {@code {score, runs}}, the score's body; plays nothing yet. The one before can be looked at until
+     * {@link #rehearsed} is asked for.
+     */
     @JSExport
     public static JSObject rehearse(JSObject asked) {
         return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
-            rehearsed = Rehearsals.of(
+            rehearsing = Rehearsals.of(
                     whole(wish), wish.get("score"), (int) wish.get("runs").number());
-            return answer(Answers.of(rehearsed.on(0)));
+            return answer(Answers.of(rehearsing.on(0)));
         });
     }
 
     /** Plays on for so many steps: {@code {steps}}. */
     @JSExport
     public static JSObject rehearseOn(JSObject asked) {
-        return Told.by(() -> answer(
-                Answers.of(rehearsed().on((int) JsValue.of(asked).get("steps").number()))));
+        return Told.by(() -> answer(Answers.of(
+                there(rehearsing).on((int) JsValue.of(asked).get("steps").number()))));
     }
 
     /** Plays it so many times more for the sizes of pools: {@code {runs}}. */
     @JSExport
     public static JSObject sizeOn(JSObject asked) {
-        return Told.by(() -> answer(
-                Answers.of(rehearsed().size((int) JsValue.of(asked).get("runs").number()))));
+        return Told.by(() -> answer(Answers.of(
+                there(rehearsed).size((int) JsValue.of(asked).get("runs").number()))));
     }
 
     /** Returns what the rehearsal came to, and its first picture: {@code {head, viewing, from, frames}}. */
     @JSExport
     public static JSObject rehearsed(JSObject asked) {
         return Told.by(() -> {
+            rehearsed = there(rehearsing);
             JSObject told = Js.object();
-            Js.set(told, "head", Answers.of(rehearsed().view()));
+            Js.set(told, "head", Answers.of(there(rehearsed).view()));
             Js.set(told, "viewing", Js.value(0));
             Js.set(told, "from", Js.value(0));
             Js.set(told, "frames", rehearsedFrames(0, 1));
@@ -303,7 +311,7 @@ public final class Page {
     private static JSObject rehearsedFrames(int from, int count) {
         JSObject frames = Js.list();
         for (int step = from; step < from + count; step++) {
-            Js.add(frames, Js.bytes(rehearsed().frame(step)));
+            Js.add(frames, Js.bytes(there(rehearsed).frame(step)));
         }
         return frames;
     }
@@ -311,7 +319,7 @@ public final class Page {
     /** Returns what is known of the sizes of pools. */
     @JSExport
     public static JSObject sized(JSObject asked) {
-        return Told.by(() -> answer(Js.list(rehearsed().sized(), Answers::of)));
+        return Told.by(() -> answer(Js.list(there(rehearsed).sized(), Answers::of)));
     }
 
     /** Returns accounts of the rehearsal: that of one pull, or the last ones up to a step: {@code {pull}} or {@code {step, most}}. */
@@ -321,9 +329,9 @@ public final class Page {
             JsonValue wish = JsValue.of(asked);
             return answer(Js.list(
                     given(wish, "pull")
-                            ? rehearsed().account((int) wish.get("pull").number()).stream()
+                            ? there(rehearsed).account((int) wish.get("pull").number()).stream()
                                     .toList()
-                            : rehearsed().accounts((int) wish.get("step").number(), (int)
+                            : there(rehearsed).accounts((int) wish.get("step").number(), (int)
                                     wish.get("most").number()),
                     Answers::of));
         });
@@ -339,11 +347,11 @@ public final class Page {
         });
     }
 
-    private static Rehearsals rehearsed() {
-        if (rehearsed == null) {
+    private static Rehearsals there(Rehearsals one) {
+        if (one == null) {
             throw new NotThere("rehearsal");
         }
-        return rehearsed;
+        return one;
     }
 
     private static LiveStage live() {

@@ -123,7 +123,6 @@ final class Runs {
                 held.add(new Held(
                         run.get("effects").get((int) row.get(0).number()).text(),
                         run.get("ropes").get((int) row.get(1).number()).text(),
-                        "",
                         (int) row.get(2).number(),
                         (int) row.get(3).number(),
                         (int) row.get(4).number(),

@@ -10,7 +10,7 @@ record SizesReport(String score, int runs, List<SizedView> pools) {
         StringBuilder text = new StringBuilder();
         line(
                 text,
-                "%-24s %9s %8s %8s %6s %10s %8s %12s %8s",
+                "%-24s %9s %8s %8s %6s %10s %8s %24s %8s",
                 "pool",
                 "/s",
                 "hold s",
@@ -18,7 +18,7 @@ record SizesReport(String score, int runs, List<SizedView> pools) {
                 "peak",
                 "dispersion",
                 "refusing",
-                "oldest goes",
+                "taking over",
                 "theory");
         for (SizedView one : sized) {
             if (one.sizes().isEmpty()) {
@@ -27,7 +27,7 @@ record SizesReport(String score, int runs, List<SizedView> pools) {
             }
             line(
                     text,
-                    "%-24s %9.2f %8.2f %8.2f %6.0f %10.2f %8d %12s %8d",
+                    "%-24s %9.2f %8.2f %8.2f %6.0f %10.2f %8d %24s %8d",
                     one.name() + (one.pooled() ? " *" : ""),
                     one.perSecond(),
                     one.hold(),
@@ -35,13 +35,13 @@ record SizesReport(String score, int runs, List<SizedView> pools) {
                     one.peak().value(),
                     one.dispersion(),
                     one.refusing(),
-                    String.format(Locale.ROOT, "%d (%.2f %%)", one.takingOver(), 100 * one.cut()),
+                    String.format(Locale.ROOT, "%d %s (%.2f %%)", one.takingOver(), one.over(), 100 * one.cut()),
                     one.theory());
         }
         line(
                 text,
                 "%s, %d runs. * is a pool of the bundle. refusing: loses at most 1 %% in the worst minute of 95 of 100 runs; "
-                        + "oldest goes: cuts at most 1 %% of presence (how much); theory: Erlang B for 1 %%",
+                        + "taking over: cuts at most 1 %% of presence (how much); theory: Erlang B for 1 %%",
                 score,
                 runs);
         return text.toString();

@@ -88,6 +88,10 @@ class FloorsTest {
             .definedBy("bellrope.core.rope..")
             .layer("contract")
             .definedBy("bellrope.core.contract..")
+            .layer("pool")
+            .definedBy("bellrope.core.pool..")
+            .layer("score")
+            .definedBy("bellrope.core.score..")
             .layer("project")
             .definedBy("bellrope.core.project..")
             .layer("sim")
@@ -114,14 +118,18 @@ class FloorsTest {
             .mayOnlyBeAccessedByLayers("stage", "measure", "check", "picture")
             .whereLayer("contract")
             .mayOnlyBeAccessedByLayers("project", "stage", "measure", "check", "picture")
+            .whereLayer("pool")
+            .mayOnlyBeAccessedByLayers("project", "stage", "measure", "check", "picture")
+            .whereLayer("score")
+            .mayOnlyBeAccessedByLayers("project", "stage", "measure", "check", "picture")
             .whereLayer("rope")
             .mayOnlyBeAccessedByLayers("project", "stage", "measure", "check", "picture")
             .whereLayer("event")
-            .mayOnlyBeAccessedByLayers("rope", "contract", "project", "stage", "measure", "check", "picture")
+            .mayOnlyBeAccessedByLayers("rope", "contract", "score", "project", "stage", "measure", "check", "picture")
             .whereLayer("effect")
             .mayOnlyBeAccessedByLayers("rope", "contract", "project", "sim", "stage", "measure", "check", "picture")
             .whereLayer("random")
-            .mayOnlyBeAccessedByLayers("sim", "stage");
+            .mayOnlyBeAccessedByLayers("score", "sim", "stage");
 
     /** The front door uses everything behind it; behind it arrows go one way, and nobody else looks in. */
     @ArchTest

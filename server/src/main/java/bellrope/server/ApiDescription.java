@@ -5,9 +5,9 @@ import bellrope.format.answer.FitWish;
 import bellrope.format.answer.FittedView;
 import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.PreviewWish;
+import bellrope.format.answer.Progress;
 import bellrope.format.answer.Pulled;
 import bellrope.format.answer.Recorded;
-import bellrope.format.answer.RehearsalStep;
 import bellrope.format.answer.RehearsalView;
 import bellrope.format.answer.ResponseView;
 import bellrope.format.answer.SizedView;
@@ -67,7 +67,7 @@ class ApiDescription {
             Pulled.class,
             StageReply.class,
             RehearsalView.class,
-            RehearsalStep.class,
+            Progress.class,
             SizedView.class);
 
     /** Where the records of the API lie; those within them are found from there. */

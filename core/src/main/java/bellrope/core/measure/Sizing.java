@@ -60,8 +60,9 @@ public final class Sizing {
         private final List<Double> peaks = new ArrayList<>();
         private long asked;
         private long steps;
-        private double sumVariance;
-        private double presence;
+        private double sumDispersion;
+        // Runs in which anything was asked for.
+        private int asking;
 
         private Group(String name, List<String> effects, Optional<Pool> pool) {
             this.name = name;
@@ -71,6 +72,11 @@ public final class Sizing {
 
         private WhenEmpty policy() {
             return pool.map(Pool::whenEmpty).orElse(WhenEmpty.REFUSE);
+        }
+
+        // What is advised where something may end: as the pool does it, or else the oldest.
+        private WhenEmpty takingOver() {
+            return policy().takesOver() ? policy() : WhenEmpty.OLDEST;
         }
     }
 
@@ -88,11 +94,12 @@ public final class Sizing {
      * The smallest sizes that do.
      *
      * @param refusing that loses at most {@link #BEARABLE} in the worst minute of 95 of 100 runs, where it refuses
-     * @param takingOver that cuts at most {@link #BEARABLE_CUT} of presence in 95 of 100 runs, where the oldest ends
+     * @param takingOver that cuts at most {@link #BEARABLE_CUT} of presence in 95 of 100 runs, where something ends instead
+     * @param over what ends then: as the pool does it, the oldest where it has none or does not take over
      * @param cut share of presence that this cuts
      * @param theory that Erlang's formula would take for {@link #BEARABLE}
      */
-    public record Advice(int refusing, int takingOver, double cut, int theory) {}
+    public record Advice(int refusing, int takingOver, WhenEmpty over, double cut, int theory) {}
 
     /** Why theory and rehearsal differ. */
     public enum Differs {
@@ -173,7 +180,7 @@ public final class Sizing {
 
     /** Plays one run and returns what was held; nothing is taken in, so that several may be played at the same time. */
     public List<Held> played(long run) {
-        return played(bare, score, run, begun.isEmpty() ? Keeping.HELD_ALONE : Keeping.EVERYTHING);
+        return played(bare, score, run, begun.isEmpty() ? Keeping.HELD_ALONE : Keeping.HELD);
     }
 
     /** Returns what was held in one run. */
@@ -211,9 +218,9 @@ public final class Sizing {
         }
         group.asked += run.size();
         group.steps += steps;
-        group.presence += presence;
         if (!run.isEmpty()) {
-            group.sumVariance += dispersion(run, (double) steps / run.size());
+            group.sumDispersion += dispersion(run, (double) steps / run.size());
+            group.asking++;
         }
         double[][] losses = new double[group.sizes.length][];
         for (int i = 0; i < losses.length; i++) {
@@ -222,19 +229,15 @@ public final class Sizing {
                 losses[i] = new double[5];
                 continue;
             }
-            Loss mine = Loss.of(run, capacity, group.policy(), this::left, stepsPerSecond);
-            Loss refusing = group.policy() == WhenEmpty.REFUSE
-                    ? mine
-                    : Loss.of(run, capacity, WhenEmpty.REFUSE, this::left, stepsPerSecond);
-            Loss oldest = group.policy() == WhenEmpty.OLDEST
-                    ? mine
-                    : Loss.of(run, capacity, WhenEmpty.OLDEST, this::left, stepsPerSecond);
+            Loss refusing = Loss.of(run, capacity, WhenEmpty.REFUSE, this::left, stepsPerSecond);
+            Loss taking = Loss.of(run, capacity, group.takingOver(), this::left, stepsPerSecond);
+            Loss mine = group.policy().takesOver() ? taking : refusing;
             losses[i] = new double[] {
                 mine.share(),
                 mine.worst(),
                 presence > 0 ? mine.presenceCut() / presence : 0,
                 refusing.worst(),
-                presence > 0 ? oldest.presenceCut() / presence : 0
+                presence > 0 ? taking.presenceCut() / presence : 0
             };
         }
         group.losses.add(losses);
@@ -329,7 +332,7 @@ public final class Sizing {
                         byParticles(group),
                         Differs.NOT,
                         List.of(),
-                        new Advice(0, 0, 0, 0)));
+                        new Advice(0, 0, group.takingOver(), 0, 0)));
             }
         }
         return all;
@@ -369,7 +372,7 @@ public final class Sizing {
         }
         double[] peaks = group.peaks.stream().mapToDouble(Double::doubleValue).toArray();
         Quantile peak = Quantile.of(peaks, 0.95);
-        double dispersion = group.sumVariance / n;
+        double dispersion = group.sumDispersion / group.asking;
         return new Sized(
                 group.name,
                 group.effects,
@@ -385,6 +388,7 @@ public final class Sizing {
                 new Advice(
                         refusing == 0 ? (int) peak.high() : refusing,
                         takingOver == 0 ? (int) peak.high() : takingOver,
+                        group.takingOver(),
                         cut,
                         Erlang.capacity(load, BEARABLE)));
     }

@@ -7,6 +7,7 @@ import bellrope.core.stage.Rehearsal;
 import bellrope.core.stage.Stage;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -26,6 +27,8 @@ public final class Usage implements Rehearsal.Watcher {
     private final Map<String, Series> effects = new LinkedHashMap<>();
     private final Map<String, Series> ropes = new LinkedHashMap<>();
     private final Map<String, Series> subjects = new LinkedHashMap<>();
+    // By rope, on the first step with most instances.
+    private final Map<String, Integer> makers = new LinkedHashMap<>();
     private int[] live = new int[1024];
     private int steps;
     private int stepsPerPoint = 1;
@@ -52,6 +55,9 @@ public final class Usage implements Rehearsal.Watcher {
      * @param mean over all steps
      */
     public record Line(String name, float[] values, float peak, int peakStep, double mean) {}
+
+    /** What a rope held when most was held. */
+    public record Maker(String rope, int instances) {}
 
     private static final class Series {
         private final float[] most = new float[POINTS];
@@ -117,6 +123,10 @@ public final class Usage implements Rehearsal.Watcher {
             of(ropes, rope).now++;
             of(subjects, subject).now++;
         });
+        if (stage.instances() > whole.get(What.INSTANCES).peak) {
+            makers.clear();
+            ropes.forEach((rope, series) -> makers.put(rope, (int) series.now));
+        }
         int point = steps / stepsPerPoint;
         int step = steps;
         each(series -> series.close(step, point));
@@ -170,6 +180,15 @@ public final class Usage implements Rehearsal.Watcher {
     /** Returns a line for each subject that anything played for. */
     public List<Line> subjects() {
         return lines(subjects);
+    }
+
+    /** Returns how many instances each rope held on the first step with most of them, the most first; none that held none. */
+    public List<Maker> makers() {
+        return makers.entrySet().stream()
+                .filter(e -> e.getValue() > 0)
+                .map(e -> new Maker(e.getKey(), e.getValue()))
+                .sorted(Comparator.comparingInt(Maker::instances).reversed().thenComparing(Maker::rope))
+                .toList();
     }
 
     private int points() {

@@ -9,4 +9,4 @@ package bellrope.core.pool;
  * @param end step on which its place is free again; above the start
  * @param distance units from the camera when it began
  */
-public record Held(String effect, String rope, String subject, int weight, int start, int end, double distance) {}
+public record Held(String effect, String rope, int weight, int start, int end, double distance) {}

@@ -8,11 +8,10 @@ import java.util.List;
  * @param asked how many were asked for
  * @param refused how many of those did not begin
  * @param takenOver how many others ended early
- * @param stepsCut steps that those would still have been held
  * @param presenceCut what they would still have put on screen, square units × seconds
  * @param worst most that were refused or taken over of those asked for in any {@value #MINUTE} s, as a share of them
  */
-public record Loss(int asked, int refused, int takenOver, long stepsCut, double presenceCut, double worst) {
+public record Loss(int asked, int refused, int takenOver, double presenceCut, double worst) {
     static final int MINUTE = 60;
 
     /** What an instance of an effect would still put on screen from some age on. */
@@ -33,13 +32,12 @@ public record Loss(int asked, int refused, int takenOver, long stepsCut, double 
         int playing = 0;
         int refused = 0;
         int taken = 0;
-        long cut = 0;
         double presence = 0;
         boolean[] lost = new boolean[run.size()];
         for (int i = 0; i < run.size(); i++) {
             Held next = run.get(i);
             int now = next.start();
-            // What is over is let go in place; the order stays that of the starts.
+            // What is over is removed in place; the order stays that of the starts.
             int kept = 0;
             for (int k = 0; k < playing; k++) {
                 if (held[k].end() > now) {
@@ -57,14 +55,13 @@ public record Loss(int asked, int refused, int takenOver, long stepsCut, double 
                 Held out = held[victim];
                 taken++;
                 lost[i] = true;
-                cut += out.end() - now;
                 presence += left.from(out.effect(), now - out.start(), out.end() - out.start());
                 System.arraycopy(held, victim + 1, held, victim, playing - victim - 1);
                 playing--;
             }
             held[playing++] = next;
         }
-        return new Loss(run.size(), refused, taken, cut, presence, worst(run, lost, stepsPerSecond));
+        return new Loss(run.size(), refused, taken, presence, worst(run, lost, stepsPerSecond));
     }
 
     private static int victim(Held[] held, int playing, Pool.WhenEmpty whenEmpty, Left left, int now) {

@@ -56,7 +56,7 @@ public record Project(
         scores = Demand.atMost("scores", scores, 200);
     }
 
-    /** A project that nothing was handed over of yet. */
+    /** A project that nothing was handed over of yet, without pools and scores. */
     public Project(
             String name,
             Settings settings,
@@ -66,21 +66,7 @@ public record Project(
             List<Rope> ropes,
             List<Channel> channels,
             List<Place> places) {
-        this(name, settings, sprites, events, effects, ropes, channels, places, List.of());
-    }
-
-    /** A project without pools and scores. */
-    public Project(
-            String name,
-            Settings settings,
-            List<Sprite> sprites,
-            List<EventType> events,
-            List<Effect> effects,
-            List<Rope> ropes,
-            List<Channel> channels,
-            List<Place> places,
-            List<Version> versions) {
-        this(name, settings, sprites, events, effects, ropes, channels, places, versions, List.of(), List.of());
+        this(name, settings, sprites, events, effects, ropes, channels, places, List.of(), List.of(), List.of());
     }
 
     /** A project without channels and places. */

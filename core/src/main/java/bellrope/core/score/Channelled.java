@@ -50,9 +50,4 @@ public record Channelled(String channel, List<Point> points) {
         }
         return before.value();
     }
-
-    /** Tells whether it is the same all the time from a moment on. */
-    boolean restsFrom(double seconds) {
-        return points.get(points.size() - 1).at() <= seconds;
-    }
 }

@@ -122,14 +122,14 @@ public final class Writing {
                         salvos -> salvos(lane, key, salvos),
                         rising -> {
                             double most = rising.most();
-                            double long1 = Math.max(1e-9, end - from);
+                            double length = Math.max(1e-9, end - from);
                             return most <= 0
                                     ? List.of()
                                     : poisson(
                                             lane,
                                             key,
                                             most,
-                                            at -> rising.perSecond().at((at - from) / long1)
+                                            at -> rising.perSecond().at((at - from) / length)
                                                     > most * draws.unit(Purpose.CHANCE));
                         },
                         after -> after(lane, key, after));

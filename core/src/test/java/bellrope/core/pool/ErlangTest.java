@@ -56,7 +56,7 @@ class ErlangTest {
         for (int i = 0; i < 60_000; i++) {
             at += exponential.getAsDouble() * mean / load;
             double held = hold.equals("fixed") ? mean : exponential.getAsDouble() * mean;
-            run.add(new Held("chips", "rope", "", 3, (int) at, (int) at + Math.max(1, (int) held), 0));
+            run.add(new Held("chips", "rope", 3, (int) at, (int) at + Math.max(1, (int) held), 0));
         }
         double lost = Loss.of(run, capacity, Pool.WhenEmpty.REFUSE, NOTHING, 60).share();
         double expected = Erlang.lost(load, capacity);
@@ -107,26 +107,26 @@ class ErlangTest {
     @Test
     void whoeverEndsIsCountedWithWhatItWouldStillHaveShown() {
         List<Held> run = List.of(
-                new Held("chips", "a", "", 4, 0, 100, 3),
-                new Held("chips", "b", "", 2, 10, 60, 9),
-                new Held("chips", "c", "", 3, 20, 90, 1));
+                new Held("chips", "a", 4, 0, 100, 3),
+                new Held("chips", "b", 2, 10, 60, 9),
+                new Held("chips", "c", 3, 20, 90, 1));
         Loss.Left perStep = (effect, age, length) -> length - age;
-        assertThat(Loss.of(run, 2, Pool.WhenEmpty.REFUSE, perStep, 60)).isEqualTo(new Loss(3, 1, 0, 0, 0, 1 / 3.0));
-        assertThat(Loss.of(run, 2, Pool.WhenEmpty.OLDEST, perStep, 60)).isEqualTo(new Loss(3, 0, 1, 80, 80, 1 / 3.0));
-        assertThat(Loss.of(run, 2, Pool.WhenEmpty.FAINTEST, perStep, 60)).isEqualTo(new Loss(3, 0, 1, 40, 40, 1 / 3.0));
-        assertThat(Loss.of(run, 2, Pool.WhenEmpty.FARTHEST, perStep, 60).stepsCut())
-                .isEqualTo(40);
-        assertThat(Loss.of(run, 2, Pool.WhenEmpty.LOWEST_WEIGHT, perStep, 60).stepsCut())
-                .isEqualTo(40);
+        assertThat(Loss.of(run, 2, Pool.WhenEmpty.REFUSE, perStep, 60)).isEqualTo(new Loss(3, 1, 0, 0, 1 / 3.0));
+        assertThat(Loss.of(run, 2, Pool.WhenEmpty.OLDEST, perStep, 60)).isEqualTo(new Loss(3, 0, 1, 80, 1 / 3.0));
+        assertThat(Loss.of(run, 2, Pool.WhenEmpty.FAINTEST, perStep, 60)).isEqualTo(new Loss(3, 0, 1, 40, 1 / 3.0));
+        assertThat(Loss.of(run, 2, Pool.WhenEmpty.FARTHEST, perStep, 60).presenceCut())
+                .isEqualTo(40.0);
+        assertThat(Loss.of(run, 2, Pool.WhenEmpty.LOWEST_WEIGHT, perStep, 60).presenceCut())
+                .isEqualTo(40.0);
         assertThat(Loss.of(run, 3, Pool.WhenEmpty.REFUSE, perStep, 60).share()).isZero();
     }
 
     @Test
     void whatWeighsLessThanAllThatPlayIsRefused() {
         List<Held> run = List.of(
-                new Held("chips", "a", "", 4, 0, 100, 3),
-                new Held("chips", "b", "", 5, 10, 60, 9),
-                new Held("chips", "c", "", 3, 20, 90, 1));
+                new Held("chips", "a", 4, 0, 100, 3),
+                new Held("chips", "b", 5, 10, 60, 9),
+                new Held("chips", "c", 3, 20, 90, 1));
         assertThat(Loss.of(run, 2, Pool.WhenEmpty.LOWEST_WEIGHT, NOTHING, 60).refused())
                 .isEqualTo(1);
     }

@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param effects instances of each effect, what was held most first
  * @param ropes instances of each rope
  * @param subjects instances of each subject
+ * @param makers how many instances each rope held when most were held, the most first
  * @param pools what was asked of each pool
  * @param lanes when what arrived, and what became of it
  * @param births particles born
@@ -35,12 +36,16 @@ public record RehearsalView(
         List<UseLine> effects,
         List<UseLine> ropes,
         List<UseLine> subjects,
+        List<MakerView> makers,
         List<PoolUsed> pools,
         List<LanePlayed> lanes,
         long births,
         long dropped,
         int particleLimit,
         boolean still) {
+
+    /** What a rope held when most was held. */
+    public record MakerView(String rope, int instances) {}
 
     /** Least and most of x, y, z, in units. */
     public record Bounds(double[] low, double[] high) {}

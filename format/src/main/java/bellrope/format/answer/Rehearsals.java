@@ -95,22 +95,22 @@ public final class Rehearsals {
     }
 
     /** Plays so many steps more. */
-    public RehearsalStep on(int steps) {
+    public Progress on(int steps) {
         for (int i = 0; i < steps && !over; i++) {
             performance.step();
             look();
         }
         double now = project.settings().pace().seconds(performance.stage().now());
-        return new RehearsalStep(now, Math.max(score.seconds() + TAIL, now), over);
+        return new Progress(now, Math.max(score.seconds() + TAIL, now), over);
     }
 
     /** Plays the score so many times more, for the sizes of pools. */
-    public RehearsalStep size(int runs) {
+    public Progress size(int runs) {
         boolean more = sizing.done() < sizing.runs();
         for (int i = 0; i < runs && more; i++) {
             more = sizing.next();
         }
-        return new RehearsalStep(sizing.done(), sizing.runs(), !more);
+        return new Progress(sizing.done(), sizing.runs(), !more);
     }
 
     /** Returns what is known of the sizes of pools after the runs so far. */
@@ -136,6 +136,9 @@ public final class Rehearsals {
                 usage.effects().stream().map(l -> line(l, rate)).toList(),
                 usage.ropes().stream().map(l -> line(l, rate)).toList(),
                 usage.subjects().stream().map(l -> line(l, rate)).toList(),
+                usage.makers().stream()
+                        .map(m -> new RehearsalView.MakerView(m.rope(), m.instances()))
+                        .toList(),
                 performance.stage().pools().stream()
                         .map(RehearsalView.PoolUsed::of)
                         .toList(),

@@ -18,7 +18,8 @@ import java.util.Locale;
  * @param byParticles whether particles begin any of its effects
  * @param differs why theory and rehearsal differ: not, together, evenly, takes over
  * @param refusing smallest capacity that loses at most 1 % in the worst minute of 95 of 100 runs, where it refuses
- * @param takingOver smallest capacity that cuts at most 1 % of presence in 95 of 100 runs, where the oldest ends
+ * @param takingOver smallest capacity that cuts at most 1 % of presence in 95 of 100 runs, where something ends instead
+ * @param over what ends then, as a pool says it: oldest, faintest, farthest, lowest weight
  * @param cut share of presence that this cuts
  * @param theory capacity that Erlang's formula would take for 1 %
  */
@@ -36,6 +37,7 @@ public record SizedView(
         List<SizeLine> sizes,
         int refusing,
         int takingOver,
+        String over,
         double cut,
         int theory) {
     /**
@@ -60,6 +62,10 @@ public record SizedView(
      */
     public record SizeLine(int capacity, SizeSpread lost, SizeSpread worst, SizeSpread cut, double theory) {}
 
+    private static String word(Enum<?> one) {
+        return one.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+
     public static SizedView of(Sizing.Sized sized) {
         return new SizedView(
                 sized.name(),
@@ -71,7 +77,7 @@ public record SizedView(
                 sized.dispersion(),
                 SizeSpread.of(sized.peak()),
                 sized.byParticles(),
-                sized.differs().name().toLowerCase(Locale.ROOT).replace('_', ' '),
+                word(sized.differs()),
                 sized.sizes().stream()
                         .map(s -> new SizeLine(
                                 s.capacity(),
@@ -82,6 +88,7 @@ public record SizedView(
                         .toList(),
                 sized.advice().refusing(),
                 sized.advice().takingOver(),
+                word(sized.advice().over()),
                 sized.advice().cut(),
                 sized.advice().theory());
     }

@@ -49,6 +49,7 @@ public record AccountReport(
      * @param effect what played, or would have
      * @param condition which condition stopped it, from 0; −1 if none did
      * @param limit which limit stopped it; null if none did
+     * @param pool which pool was empty; null if none was
      * @param origin where the effect's origin is; null if it stayed silent
      * @param facing where it points; null if it stayed silent
      * @param fed what its feeds resolved to
@@ -68,6 +69,7 @@ public record AccountReport(
             String effect,
             int condition,
             Account.@Nullable Limited limit,
+            @Nullable String pool,
             double @Nullable [] origin,
             double @Nullable [] facing,
             List<FedReport> fed,
@@ -137,6 +139,7 @@ public record AccountReport(
                         p.effect(),
                         -1,
                         null,
+                        null,
                         numbers(p.origin()),
                         numbers(p.facing()),
                         p.fed().stream().map(FedReport::of).toList(),
@@ -147,27 +150,27 @@ public record AccountReport(
                                 .map(f -> f.announce().orElse(f.play().orElse("")))
                                 .toList(),
                         null),
-                e -> quiet(e, null, e.effect(), -1, null, e.held()),
+                e -> quiet(e, null, e.effect(), -1, null, null, e.held()),
                 AccountReport::silent);
     }
 
     private static Line silent(Account.Silent s) {
         return s.reason()
                 .match(
-                        unmet -> silent(s, unmet.condition(), null),
-                        nothing -> silent(s, -1, null),
-                        off -> silent(s, -1, null),
-                        waits -> silent(s, -1, null),
-                        limited -> silent(s, -1, limited),
-                        empty -> silent(s, -1, null));
+                        unmet -> silent(s, unmet.condition(), null, null),
+                        nothing -> silent(s, -1, null, null),
+                        off -> silent(s, -1, null, null),
+                        waits -> silent(s, -1, null, null),
+                        limited -> silent(s, -1, limited, null),
+                        empty -> silent(s, -1, null, empty.pool()));
     }
 
-    private static Line silent(Account.Silent s, int condition, Account.Limited limit) {
-        return quiet(s, s.reason().inWords(), s.wouldPlay(), condition, limit, null);
+    private static Line silent(Account.Silent s, int condition, Account.Limited limit, String pool) {
+        return quiet(s, s.reason().inWords(), s.wouldPlay(), condition, limit, pool, null);
     }
 
     private static Line quiet(
-            Answer answer, String why, String effect, int condition, Account.Limited limit, Double held) {
+            Answer answer, String why, String effect, int condition, Account.Limited limit, String pool, Double held) {
         return new Line(
                 answer.rope(),
                 why == null,
@@ -178,6 +181,7 @@ public record AccountReport(
                 effect,
                 condition,
                 limit,
+                pool,
                 null,
                 null,
                 List.of(),

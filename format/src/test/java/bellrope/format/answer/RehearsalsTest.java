@@ -21,7 +21,7 @@ class RehearsalsTest {
     private static Rehearsals played(JsonValue score) {
         Rehearsals rehearsals = Rehearsals.of(Asked.WHOLE, score, 2);
         double before = 0;
-        RehearsalStep step = rehearsals.on(0);
+        Progress step = rehearsals.on(0);
         while (!step.over()) {
             step = rehearsals.on(300);
             assertThat(step.done()).isGreaterThan(before).isLessThanOrEqualTo(step.all());
@@ -82,8 +82,8 @@ class RehearsalsTest {
     @Test
     void sizesComeRunByRun() {
         Rehearsals rehearsals = played(Bundle.write(Asked.DEMO.scores().get(0)));
-        assertThat(rehearsals.size(1)).isEqualTo(new RehearsalStep(1, 2, false));
-        assertThat(rehearsals.size(5)).isEqualTo(new RehearsalStep(2, 2, true));
+        assertThat(rehearsals.size(1)).isEqualTo(new Progress(1, 2, false));
+        assertThat(rehearsals.size(5)).isEqualTo(new Progress(2, 2, true));
         assertThat(rehearsals.sized()).extracting(SizedView::name).contains("hail shatter", "flock", "straw puff");
     }
 

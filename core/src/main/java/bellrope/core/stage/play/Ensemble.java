@@ -44,7 +44,7 @@ public final class Ensemble {
     private long births;
     private long began;
     private long dropped;
-    // Whether anything was taken over since the list was swept.
+    // Whether the list holds nothing that was taken over.
     private boolean swept = true;
     private boolean replaying;
     private int now;
@@ -457,7 +457,6 @@ public final class Ensemble {
         return new Held(
                 instance.effect(),
                 instance.rope(),
-                instance.subject(),
                 instance.weight(),
                 start,
                 Math.max(start + 1, now),

@@ -4,8 +4,10 @@ package bellrope.core.stage.told;
 public enum Keeping {
     /** Nothing that is over. */
     NOTHING,
-    /** Only for how long instances are held: no particle is born, and what particles would begin does not begin. */
+    /** For how long instances are held, and nothing else: no particle is born, and what particles would begin does not begin. */
     HELD_ALONE,
-    /** How long instances are held, and what it takes to look back at any step. */
+    /** For how long instances are held, with all that particles begin. */
+    HELD,
+    /** The same, and what it takes to look back at any step. */
     EVERYTHING
 }

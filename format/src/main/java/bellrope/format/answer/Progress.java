@@ -7,4 +7,4 @@ package bellrope.format.answer;
  * @param all how much there is; more where it turns out to take longer
  * @param over whether it is done
  */
-public record RehearsalStep(double done, double all, boolean over) {}
+public record Progress(double done, double all, boolean over) {}
