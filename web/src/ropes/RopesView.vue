@@ -71,7 +71,7 @@ const pulling = usePulling({
   rope,
   live,
   expect: (pressed) => stage.value?.expectPull(pressed),
-  changed: () => fetchTake({ fit: false }),
+  changed: () => fetchTake(),
   failed: (words) => (offline.value = words),
 })
 
@@ -120,7 +120,8 @@ function pullThere(stroke: { at: Vector; way?: Vector; share: number; pressed: n
 }
 
 /** Asks for the take of the open rope as things stand; of many asked for, only the last is fetched. */
-const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
+const fetchTake = latest<void>(async () => {
+  const fit = pulling.fitting
   const id = ropeId.value
   if (!id || !rope.value) {
     take.value = undefined
@@ -128,7 +129,6 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
   }
   busy.value = true
   try {
-    const given = pulling.payload
     const asked = {
       rope: id,
       event: rope.value.body.event,
@@ -142,12 +142,12 @@ const fetchTake = latest<{ fit: boolean }>(async ({ fit }) => {
     const next = await computedTake(project, asked, stage.value?.clock.at)
     if (id !== ropeId.value) return
     take.value = next
-    // Unless a hand has meanwhile chosen another.
-    if (fit && pulling.payload === given) pulling.payload = take.value.head.payload as Payload
+    if (fit) pulling.fit(next.head.payload as Payload)
     offline.value = ''
     performance.mark('take shown')
   } catch (e) {
     failed(e)
+    if (id === ropeId.value) pulling.fit()
   } finally {
     busy.value = false
   }
@@ -191,10 +191,8 @@ function open(id: number, fit = true) {
   ropeId.value = id
   eventId.value = project.events.find((e) => e.body.name === body.event)?.id ?? 0
   lit.value = undefined
-  if (fit) {
-    pulling.forget()
-  }
-  fetchTake({ fit })
+  if (fit) pulling.forget()
+  fetchTake()
 }
 
 function select(id: number) {
@@ -228,7 +226,7 @@ watch(live.account, (account: AccountReport | undefined) => {
   const mine = rope.value && answered.some((a) => a.rope === rope.value!.body.name)
   const other = answered[0] && project.ropes.find((r) => r.body.name === answered[0].rope)
   if (!mine && other) open(other.id, false)
-  else fetchTake({ fit: false })
+  else fetchTake()
 })
 
 function lead(name: string, condition: number) {
@@ -253,7 +251,7 @@ watch(
     else if (ropeId.value && !rope.value) {
       ropeId.value = 0
       take.value = undefined
-    } else if (changed) fetchTake({ fit: Object.keys(pulling.payload).length === 0 })
+    } else if (changed) fetchTake()
     const missing = project.ropes.some((r) => !responses.has(r.id))
     const name = (effect.value?.body as Effect | undefined)?.name
     const concerned = project.ropes
@@ -329,9 +327,6 @@ useKeys(
     ',': () => stage.value?.step(-1),
     '.': () => stage.value?.step(1),
     c: () => live.clear(),
-    'Ctrl+z': () => project.undo(),
-    'Ctrl+Shift+z': () => project.redo(),
-    'Ctrl+y': () => project.redo(),
     'Ctrl+d': () => board.value?.duplicate(),
     o: () => board.value?.switchOff(),
   },

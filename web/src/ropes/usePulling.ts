@@ -39,6 +39,10 @@ export function usePulling(of: {
   /** How many times it comes in one instant. */
   const times = ref(1)
   const heldFor = ref(1.5)
+  /** Whether a payload that the open rope answers is still being looked for. */
+  const fitting = ref(false)
+  /** What a hand asked for meanwhile. */
+  let waiting: (() => void) | undefined
   let turn = 0
 
   const shape = computed(() => of.event.value?.body.shape ?? 'moment')
@@ -60,12 +64,31 @@ export function usePulling(of: {
   function setPayload(next: Payload, from = '') {
     strength.value = from
     payload.value = next
+    fit()
     of.changed()
   }
 
+  /** Begins anew: the next pull carries what the open rope answers, and waits until that is known. */
   function forget() {
     payload.value = {}
     strength.value = 'usual'
+    fitting.value = true
+    waiting = undefined
+  }
+
+  /** Takes what the open rope answers, if it was found, and pulls what waited for it. */
+  function fit(found?: Payload) {
+    if (!fitting.value) return
+    fitting.value = false
+    if (found) payload.value = found
+    waiting?.()
+    waiting = undefined
+  }
+
+  function waits(act: () => void): boolean {
+    if (!fitting.value || !of.rope.value) return false
+    waiting = act
+    return true
   }
 
   const usual = (id: number) => project.strengths.get(id)?.usual ?? {}
@@ -99,7 +122,7 @@ export function usePulling(of: {
   /** Pulls a moment, begins or ends a span, or takes a state one value on. */
   function pull(pressed: number) {
     const event = of.event.value
-    if (!event) return
+    if (!event || waits(() => pull(pressed))) return
     if (shape.value === 'span') return holding.value ? end() : begin(pressed)
     if (shape.value === 'state') {
       const values = event.body.values!
@@ -124,7 +147,7 @@ export function usePulling(of: {
 
   function begin(pressed: number) {
     const event = of.event.value
-    if (!event || event.body.shape !== 'span' || holding.value) return
+    if (!event || event.body.shape !== 'span' || holding.value || waits(() => begin(pressed))) return
     const carried = carries()
     seed.value = pulls++
     of.expect(pressed)
@@ -134,6 +157,7 @@ export function usePulling(of: {
   }
 
   function end() {
+    waiting = undefined
     const event = of.event.value
     if (!event || !held.delete(key(event.body.name))) return
     send({ event: event.body.name, phase: 'end', seed: 0 })
@@ -150,7 +174,7 @@ export function usePulling(of: {
 
   function switchTo(value: string, pressed: number) {
     const event = of.event.value
-    if (!event) return
+    if (!event || waits(() => switchTo(value, pressed))) return
     seed.value = pulls++
     of.expect(pressed)
     const carried = carries()
@@ -223,6 +247,8 @@ export function usePulling(of: {
     also,
     times,
     heldFor,
+    fitting,
+    fit,
     setStrength,
     setPayload,
     carries,
