@@ -54,7 +54,12 @@ onMounted(async () => {
   await router.isReady()
   await start()
 })
-useKeys({ '/': () => search.value?.focus() })
+useKeys({
+  '/': () => search.value?.focus(),
+  'Ctrl+z': () => project.undo(),
+  'Ctrl+Shift+z': () => project.redo(),
+  'Ctrl+y': () => project.redo(),
+})
 
 const standing = computed(() => {
   if (news.state.value === 'lost') {

@@ -112,6 +112,10 @@ export function showPresence(value: number): string {
       : String(Number(value.toPrecision(2)))
 }
 
+/** Returns a share in per cent, two digits that count. */
+export const showShare = (part: number, of = 1) =>
+  `${of ? showNumber(Number(((100 * part) / of).toPrecision(2))) : 0} %`
+
 /** Returns a number for reading: at most four digits after the point. */
 export function showNumber(value: number): string {
   return String(Number(value.toFixed(4)))

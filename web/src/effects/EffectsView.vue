@@ -287,9 +287,6 @@ useKeys({
   p: () => stage.value?.toggle(),
   ',': () => stage.value?.step(-1),
   '.': () => stage.value?.step(1),
-  'Ctrl+z': () => project.undo(),
-  'Ctrl+Shift+z': () => project.redo(),
-  'Ctrl+y': () => project.redo(),
 })
 </script>
 

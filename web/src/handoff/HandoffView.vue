@@ -68,9 +68,6 @@ useKeys({
   ArrowDown: () => move(1),
   ArrowUp: () => move(-1),
   l: nextFormat,
-  'Ctrl+z': () => project.undo(),
-  'Ctrl+Shift+z': () => project.redo(),
-  'Ctrl+y': () => project.redo(),
 })
 </script>
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { SizedView } from '../api/client'
-import { advice, changed, lossChart, lossWords, why } from './sizing'
+import { advice, asAdvised, changed, lossChart, lossWords, why } from './sizing'
 
 const spread = (value: number) => ({ value, low: value / 2, high: value * 2, sure: true })
 const sized = {
@@ -17,6 +17,7 @@ const sized = {
   })),
   refusing: 13,
   takingOver: 8,
+  over: 'oldest',
   cut: 0.007,
   theory: 4,
 } as unknown as SizedView
@@ -47,6 +48,17 @@ describe('the size of a pool', () => {
     expect(all[1].words).toBe('8 if the oldest may go, which cuts 0.7 % of presence')
     expect(advice(sized, { name: 'p', effects: ['e'], capacity: 13 })[0].standing).toBe(true)
     expect(advice({ ...sized, takingOver: 13 }, undefined)).toHaveLength(1)
+  })
+  it('is advised as the pool does it', () => {
+    const flock = { name: 'flock', effects: ['a', 'b'], capacity: 8, whenEmpty: 'faintest' as const }
+    const all = advice({ ...sized, over: 'faintest' }, flock)
+    expect(all[1]).toMatchObject({ capacity: 8, whenEmpty: 'faintest', standing: true })
+    expect(all[1].words).toContain('8 if the faintest may go')
+    expect(asAdvised(sized, { ...flock, capacity: 3 }).capacity).toBe(8)
+    expect(asAdvised(sized, { name: 'p', effects: ['a'], capacity: 3 }).capacity).toBe(13)
+    const growing = { name: 'p', effects: ['a'], capacity: 4, bound: 13, whenEmpty: 'grow' as const }
+    expect(advice(sized, growing)[0].standing).toBe(true)
+    expect(advice({ ...sized, refusing: 1 }, undefined)[0].words).toMatch(/^1 loses/)
   })
   it('is changed into one that can be', () => {
     const pool = { name: 'p', effects: ['e'], capacity: 4, prewarm: 4 }

@@ -1,7 +1,7 @@
 import type { SizedView } from '../api/client'
 import type { Pool } from '../api/bundle'
 import type { Along, Drawn } from '../common/plot'
-import { showNumber } from '../common/numberText'
+import { showNumber, showShare } from '../common/numberText'
 
 /** What happens when a pool is empty, and what that is called. */
 export const WHEN_EMPTY = {
@@ -13,9 +13,16 @@ export const WHEN_EMPTY = {
   grow: 'grow',
 } as const
 export type WhenEmpty = keyof typeof WHEN_EMPTY
-export const takesOver = (pool: Pool) => !['refuse', 'grow'].includes(pool.whenEmpty ?? 'refuse')
-
-const percent = (share: number) => `${showNumber(Number((100 * share).toPrecision(2)))} %`
+/** What ends, in words. */
+const MAY_GO: Record<WhenEmpty, string> = {
+  refuse: 'nothing',
+  grow: 'nothing',
+  oldest: 'the oldest',
+  faintest: 'the faintest',
+  farthest: 'the farthest',
+  'lowest weight': 'the lowest weight',
+}
+export const takesOver = (pool: Pool | undefined) => !['refuse', 'grow'].includes(pool?.whenEmpty ?? 'refuse')
 
 /** Shares below this are drawn at it: a logarithm has no nothing. */
 const LEAST = 0.0005
@@ -64,7 +71,7 @@ export function lossChart(sized: SizedView): { places: number[]; drawn: Drawn[];
       marks: Array.from({ length: Math.floor((last - first) / step) + 1 }, (_, i) => first + i * step),
       words: (v) => String(v),
     },
-    y: { from: LEAST, to: 1, marks: [0.001, 0.01, 0.1, 1], words: percent, log: true },
+    y: { from: LEAST, to: 1, marks: [0.001, 0.01, 0.1, 1], words: (v) => showShare(v), log: true },
   }
 }
 
@@ -72,8 +79,8 @@ export function lossChart(sized: SizedView): { places: number[]; drawn: Drawn[];
 export function lossWords(sized: SizedView, place: number): string {
   const s = sized.sizes[place]
   if (!s) return ''
-  const cut = s.cut.value > 0 ? `, ${percent(s.cut.value)} of presence cut` : ''
-  return `${s.capacity}: ${percent(s.lost.value)} lost over all, ${percent(s.worst.value)} in the worst minute (${percent(s.worst.low)} to ${percent(s.worst.high)})${cut}; theory ${percent(s.theory)}`
+  const cut = s.cut.value > 0 ? `, ${showShare(s.cut.value)} of presence cut` : ''
+  return `${s.capacity}: ${showShare(s.lost.value)} lost over all, ${showShare(s.worst.value)} in the worst minute (${showShare(s.worst.low)} to ${showShare(s.worst.high)})${cut}; theory ${showShare(s.theory)}`
 }
 
 /** Returns why theory and rehearsal differ, or that they need not. */
@@ -107,15 +114,29 @@ export function advice(sized: SizedView, pool: Pool | undefined): Advice[] {
     words,
     standing: pool?.capacity === capacity && (pool.whenEmpty ?? 'refuse') === whenEmpty,
   })
+  const lose = sized.refusing === 1 ? 'loses' : 'lose'
   const all = [
-    one(sized.refusing, 'refuse', `${sized.refusing} lose at most 1 % in the worst minute of 95 of 100 runs`),
+    one(
+      sized.refusing,
+      'refuse',
+      `${sized.refusing} ${lose} at most 1 % in the worst minute of 95 of 100 runs`,
+    ),
   ]
-  if (sized.takingOver < sized.refusing) {
+  // A pool that grows is as large as it may grow.
+  if (pool?.whenEmpty === 'grow') all[0].standing = (pool.bound ?? pool.capacity) >= sized.refusing
+  if (sized.takingOver < sized.refusing || takesOver(pool)) {
+    const over = sized.over as WhenEmpty
     const cut =
-      sized.cut > 0 ? `which cuts ${percent(sized.cut)} of presence` : 'which cuts nothing that is seen'
-    all.push(one(sized.takingOver, 'oldest', `${sized.takingOver} if the oldest may go, ${cut}`))
+      sized.cut > 0 ? `which cuts ${showShare(sized.cut)} of presence` : 'which cuts nothing that is seen'
+    all.push(one(sized.takingOver, over, `${sized.takingOver} if ${MAY_GO[over]} may go, ${cut}`))
   }
   return all
+}
+
+/** Returns a pool as it is advised, keeping what it does when it is empty. */
+export function asAdvised(sized: SizedView, pool: Pool): Pool {
+  const capacity = takesOver(pool) ? sized.takingOver : sized.refusing
+  return changed(pool, { capacity, prewarm: capacity })
 }
 
 /** Returns a pool with some of it changed, so that it is one that can be. */

@@ -52,9 +52,17 @@ function release(event: Part<EventType>) {
   const begun = [...taps].reverse().find((t) => t.event === name)
   if (begun && since.value !== undefined) begun.until = now()
 }
-function letGo() {
-  for (const event of pads.value) release(event)
+/** What is held by the pointer; what a key holds, that key releases. */
+let pointed: Part<EventType> | undefined
+function point(event: Part<EventType>, at: number) {
+  press(event, at)
+  pointed = event
 }
+function letGo() {
+  if (pointed) release(pointed)
+  pointed = undefined
+}
+const releaseAll = () => pads.value.forEach(release)
 function turn(event: Part<EventType>, value: string) {
   if (!props.live.pull({ event: event.body.name, value, payload: usual(event), seed: pulls++ })) return
   states.set(event.body.name, value)
@@ -77,7 +85,7 @@ function record() {
   timer = setInterval(() => (passed.value = now()), 100)
 }
 function finish() {
-  letGo()
+  releaseAll()
   const seconds = now()
   since.value = undefined
   clearInterval(timer)
@@ -94,7 +102,7 @@ function finish() {
 }
 onBeforeUnmount(() => {
   clearInterval(timer)
-  letGo()
+  releaseAll()
 })
 
 const digits = Array.from({ length: KEYED }, (_, i) => i)
@@ -128,10 +136,12 @@ useKeys(
       class="pad"
       :class="{ held: held.has(e.body.name) }"
       :aria-pressed="e.body.shape === 'span' ? held.has(e.body.name) : undefined"
-      :title="e.body.shape === 'span' ? 'lasts while it is held' : 'pulls it'"
-      @pointerdown="press(e, $event.timeStamp)"
+      :title="`${e.body.name}: ${e.body.shape === 'span' ? 'lasts while it is held' : 'comes once'}`"
+      @pointerdown="point(e, $event.timeStamp)"
       @keydown.enter.prevent="!$event.repeat && press(e, $event.timeStamp)"
+      @keydown.space.prevent="!$event.repeat && press(e, $event.timeStamp)"
       @keyup.enter="release(e)"
+      @keyup.space="release(e)"
     >
       <kbd v-if="i < 9">{{ i + 1 }}</kbd>
       <span>{{ e.body.name }}</span>

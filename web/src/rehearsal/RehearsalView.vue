@@ -2,31 +2,30 @@
 import { computed, nextTick, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { Refused, type AccountReport } from '../api/client'
-import type { Lane, Score } from '../api/bundle'
+import type { Lane } from '../api/bundle'
 import Choice from '../common/Choice.vue'
-import NumberField from '../common/NumberField.vue'
 import Plot from '../common/Plot.vue'
-import TextField from '../common/TextField.vue'
-import { bounds } from '../common/settings'
 import { download } from '../common/download'
-import { freeName } from '../common/freeName'
 import { latest } from '../common/latest'
-import { showNumber } from '../common/numberText'
 import { useKeys } from '../common/useKeys'
 import { useOpened } from '../common/useOpened'
 import { useProject } from '../project/useProject'
 import type { Clock } from '../stage/clock'
+import { ending, type Film } from '../stage/film'
 import type { Frame } from '../stage/frames'
 import { spriteSources } from '../stage/sprites'
 import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
 import { useStage } from '../stage/useStage'
-import { drawnUsage, peakOf, USED, usedWords } from './usage'
+import { drawnUsage, USED, usedWords } from './usage'
 import LaneSheet from './LaneSheet.vue'
 import PadList from './PadList.vue'
+import RehearsalList from './RehearsalList.vue'
+import RehearsalSide from './RehearsalSide.vue'
 import ScoreLanes from './ScoreLanes.vue'
 import { freeId, newLane, ticks, withLane, writtenOut } from './score'
 import { useRehearsal } from './useRehearsal'
+import { useScores } from './useScores'
 
 /** A whole stretch of the game: what the game says is a score, what it asks for is computed and can be looked at anywhere. */
 const props = defineProps<{ find: string }>()
@@ -36,9 +35,9 @@ const route = useRoute()
 
 const stage = ref<InstanceType<typeof StageView>>()
 const whole = ref(false)
-const lane = ref(0)
-/** Which line is drawn below the score. */
+const lane = ref(Number(route.query.lane) || 0)
 const sheet = ref<{ $el: HTMLElement }>()
+/** Which line is drawn above the score. */
 const used = ref('instances')
 const clock = reactive<Clock>({ at: 0, playing: false })
 const account = shallowRef<AccountReport>()
@@ -47,7 +46,7 @@ const lately = shallowRef<AccountReport[]>([])
 const asked = Number(route.query.score)
 if (asked) rehearsal.chosen = asked
 const part = computed(() => rehearsal.score)
-const score = computed(() => part.value?.body)
+const { score, named, add, save, addEmpty, addWorst } = useScores()
 const take = computed(() => rehearsal.take)
 const played = computed(() => take.value?.head)
 const sprites = computed(() => spriteSources(project.id, project.sprites))
@@ -55,6 +54,13 @@ useOpened(
   'score',
   computed(() => part.value?.id ?? 0),
   (id) => (rehearsal.chosen = id),
+  [
+    {
+      what: 'lane',
+      opened: () => (lane.value ? String(lane.value) : ''),
+      open: (name) => (lane.value = Number(name) || 0),
+    },
+  ],
 )
 
 rehearsal.follow()
@@ -96,25 +102,23 @@ async function shoot() {
   const png = await stage.value?.shot()
   if (png) download(png, `${moment()}.png`)
 }
-/** A film with no picture in it is shorter than this, bytes. */
-const HEAD_ALONE = 400
-const filming = shallowRef<{ end: () => Promise<Blob>; from: string }>()
+const filming = shallowRef<{ end: Film['end']; from: string }>()
 async function roll() {
-  if (!filming.value) {
-    const end = stage.value?.film()
-    if (!end) project.notice = 'This browser cannot film the stage.'
-    else {
-      filming.value = { end, from: moment() }
-      if (own.value) own.value.playing = true
-    }
+  if (filming.value) {
+    const { end, from } = filming.value
+    filming.value = undefined
+    const film = await end()
+    if (film) download(film, `${from}.${ending(film)}`)
+    else project.notice = 'The clip was too short: the browser had filmed no picture yet.'
     return
   }
-  const { end, from } = filming.value
-  filming.value = undefined
-  const film = await end()
-  if (film.size < HEAD_ALONE)
-    project.notice = 'The clip was too short: the browser had filmed no picture yet.'
-  else download(film, `${from}.${film.type.includes('mp4') ? 'mp4' : 'webm'}`)
+  const end = stage.value?.roll()
+  if (!end) {
+    project.notice = 'This browser cannot film the stage.'
+    return
+  }
+  filming.value = { end, from: moment() }
+  if (own.value) own.value.playing = true
 }
 
 // The accounts of the moment, while it stands still or as it runs.
@@ -129,13 +133,6 @@ async function lead(pull: number, at: number) {
 }
 watch([lately, take], () => (account.value = undefined))
 
-const fields = (a: AccountReport) => a.answers.filter((l) => l.answered).length
-
-function save(next: Score, keep = true) {
-  if (!part.value) return
-  if (keep) void project.commit(part.value.id, next)
-  else project.draft(part.value.id, next)
-}
 const change = (to: Lane, keep: boolean) => save(withLane(score.value!, to.id, to), keep)
 function remove() {
   save(withLane(score.value!, lane.value, undefined))
@@ -159,20 +156,6 @@ function addLane(name: string) {
   lane.value = next.id
 }
 
-const named = (wanted: string) =>
-  freeName(
-    wanted,
-    project.scores.map((s) => s.body.name),
-  )
-async function add(body: Score) {
-  const id = await project.add('score', body)
-  if (id) rehearsal.chosen = id
-}
-const addEmpty = () => add({ name: named('rehearsal'), seconds: 30, seed: 1, lanes: [] })
-async function addWorst() {
-  await add(await rehearsal.worstSecond(named('the worst second')))
-}
-
 const chart = computed(() => played.value && drawnUsage(played.value, used.value))
 const seen = computed(() => {
   const words = props.find.trim().toLowerCase()
@@ -182,10 +165,6 @@ function takeFirst() {
   if (seen.value[0]) rehearsal.chosen = seen.value[0].id
 }
 defineExpose({ takeFirst })
-
-const makers = computed(() => (played.value ? peakOf(played.value) : []))
-const share = (n: number, of: number) =>
-  of ? `${showNumber(Number(((100 * n) / of).toPrecision(2)))} %` : '0 %'
 
 function choose(by: number) {
   const at = seen.value.findIndex((s) => s.id === part.value?.id)
@@ -200,68 +179,17 @@ useKeys({
   '.': () => stage.value?.step(1),
   f: () => (whole.value = !whole.value),
   n: () => addEmpty(),
-  Escape: () => (lane.value = 0),
-  'Ctrl+z': () => project.undo(),
-  'Ctrl+Shift+z': () => project.redo(),
-  'Ctrl+y': () => project.redo(),
+  Escape: () => {
+    if (whole.value) whole.value = false
+    else lane.value = 0
+  },
 })
 </script>
 
 <template>
   <main class="rehearsal" :class="{ alone: whole }">
     <nav aria-label="Rehearsals">
-      <h2>Rehearsals</h2>
-      <ul>
-        <li v-for="s in seen" :key="s.id" :class="{ chosen: s.id === part?.id }">
-          <el-button link :aria-pressed="s.id === part?.id" @click="rehearsal.chosen = s.id">
-            {{ s.body.name }}
-            <span class="quiet">{{ showNumber(s.body.seconds) }} s, {{ s.body.lanes.length }} lanes</span>
-          </el-button>
-        </li>
-      </ul>
-      <div class="new">
-        <el-button data-testid="new-score" @click="addEmpty">New rehearsal</el-button>
-        <el-button data-testid="worst" :disabled="!project.ropes.length" @click="addWorst"
-          >The worst second</el-button
-        >
-      </div>
-      <template v-if="part && score">
-        <h2>This one</h2>
-        <dl class="facts">
-          <dt>name</dt>
-          <dd>
-            <TextField
-              :value="score.name"
-              label="Name of the rehearsal"
-              demanded
-              :take="(name: string) => save({ ...score!, name })"
-            />
-          </dd>
-          <dt v-explains="'Score.seconds'">length</dt>
-          <dd>
-            <NumberField
-              :value="score.seconds"
-              label="Length"
-              v-bind="bounds('Score', 'seconds')"
-              kind="time"
-              @commit="(v) => save({ ...score!, seconds: v })"
-            />
-          </dd>
-          <dt v-explains="'Score.seed'">seed</dt>
-          <dd>
-            <NumberField
-              :value="score.seed ?? 0"
-              label="Seed"
-              kind="whole"
-              :least="0"
-              @commit="(v) => save({ ...score!, seed: v })"
-            />
-          </dd>
-        </dl>
-        <el-button link class="link" @click="add({ ...score, name: named(score.name) })">copy</el-button
-        >&ensp;
-        <el-button link class="link" @click="project.remove(part.id)">delete</el-button>
-      </template>
+      <RehearsalList :shown="seen" />
       <PadList
         v-if="part && project.events.length"
         :live="live"
@@ -269,7 +197,7 @@ useKeys({
         @pressed="(at) => stage?.expectPull(at)"
         @recorded="add"
       />
-      <p v-if="live.failed.value" class="wrong" role="alert">
+      <p v-if="live.failed.value" class="bad" role="alert">
         {{ live.failed.value }}
         <el-button link class="link" @click="live.restart()">Start it again</el-button>
       </p>
@@ -314,7 +242,7 @@ useKeys({
               </template>
               <template v-else-if="rehearsal.failure">not played</template>
               <template v-else-if="!rehearsal.fresh">
-                stopped <el-button link class="link" @click="rehearsal.play()">play it</el-button>
+                changed since <el-button link class="link" @click="rehearsal.play()">play it</el-button>
               </template>
               <template v-else>as it is now</template>
             </span>
@@ -392,94 +320,17 @@ useKeys({
       </div>
     </StageRoom>
 
-    <aside v-if="part && played" aria-label="What it asks for">
-      <section class="open">
-        <h2>At once, at most</h2>
-        <table class="peaks">
-          <tbody>
-            <tr v-for="l in played.whole" :key="l.name">
-              <th scope="row">{{ l.name }}</th>
-              <td class="number">{{ showNumber(Number(l.peak.toPrecision(4))) }}</td>
-              <td class="quiet">{{ USED.find((u) => u.name === l.name)?.unit }}</td>
-              <td>
-                <el-button link class="link" @click="seek(l.peakAt)"
-                  >at {{ l.peakAt.toFixed(2) }} s</el-button
-                >
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <p class="quiet small">
-          {{ showNumber(played.births) }} born<template v-if="played.dropped"
-            >, <b class="wrong">{{ showNumber(played.dropped) }} dropped</b></template
-          >; the limit is {{ showNumber(played.particleLimit) }} particles.
-          <template v-if="!played.still">Something goes on without end.</template>
-        </p>
-      </section>
-      <section class="open">
-        <h2>Who makes the peak</h2>
-        <table class="peaks">
-          <tbody>
-            <tr v-for="m in makers" :key="m.name">
-              <th scope="row">{{ m.name }}</th>
-              <td class="number">{{ m.count }}</td>
-              <td class="quiet">instances</td>
-            </tr>
-          </tbody>
-        </table>
-      </section>
-      <section v-if="played.pools.length" class="open">
-        <h2>Pools</h2>
-        <table class="peaks">
-          <tbody>
-            <tr v-for="p in played.pools" :key="p.name">
-              <th scope="row">{{ p.name }}</th>
-              <td class="number">{{ p.peak }} of {{ p.capacity }}</td>
-              <td>
-                <span v-if="p.refused" class="wrong">{{ share(p.refused, p.asked) }} refused</span>
-                <span v-else-if="p.takenOver" class="doubt">{{ share(p.takenOver, p.asked) }} cut short</span>
-                <span v-else class="fine">none lost</span>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <RouterLink class="link" :to="{ path: '/pools', query: { project: project.id } }"
-          >sizes of pools</RouterLink
-        >
-      </section>
-      <section v-else class="open">
-        <h2>Pools</h2>
-        <p class="quiet small">
-          This project has none: every effect makes as many instances as it is asked for.
-          <RouterLink class="link" :to="{ path: '/pools', query: { project: project.id } }"
-            >Size them</RouterLink
-          >
-        </p>
-      </section>
-      <section class="open" aria-label="Account">
-        <h2>Account, up to {{ seconds.toFixed(2) }} s</h2>
-        <ol class="accounts">
-          <li v-for="a in account ? [account] : lately" :key="a.number">
-            <el-button link class="link" @click="seek(a.at)">{{ a.at.toFixed(2) }} s</el-button>
-            <b>{{ a.event }}</b> <span v-if="a.subject" class="quiet">{{ a.subject }}</span>
-            <span v-if="!a.answers.length && !a.refused.length" class="quiet">: {{ a.summary }}</span>
-            <template v-for="l in a.answers" :key="l.rope">
-              <p v-if="l.answered || account || !fields(a)" :class="{ quiet: !l.answered }">
-                {{ l.answered ? '●' : '○' }} {{ l.words }}
-              </p>
-            </template>
-            <p v-for="r in a.refused" :key="r.place" class="wrong">
-              {{ r.place }}: {{ r.given }}: {{ r.allowed }}
-            </p>
-            <p v-for="n in a.notes" :key="n" class="doubt">{{ n }}</p>
-          </li>
-        </ol>
-        <el-button v-if="account" link class="link" @click="account = undefined">all up to here</el-button>
-        <p v-else-if="!lately.length" class="quiet small">Nothing has come yet.</p>
-      </section>
-    </aside>
-    <aside v-else-if="part" aria-label="What it asks for">
-      <section class="open"><p class="quiet">Being played…</p></section>
+    <aside v-if="part" aria-label="What it asks for">
+      <RehearsalSide
+        v-if="played"
+        :played="played"
+        :seconds="seconds"
+        :account="account"
+        :lately="lately"
+        @seek="seek"
+        @all="account = undefined"
+      />
+      <p v-else class="quiet waits">Being played…</p>
     </aside>
   </main>
 </template>
@@ -502,47 +353,6 @@ nav {
   padding: 10px 14px;
   overflow-y: auto;
   border-right: 1px solid var(--line);
-}
-ul,
-ol {
-  list-style: none;
-  margin: 6px -14px 10px;
-  padding: 0;
-}
-li {
-  padding: 4px 14px;
-  border-top: 1px solid var(--line);
-}
-li.chosen {
-  background: var(--bronze-pale);
-}
-nav li .quiet {
-  display: block;
-  font-weight: 400;
-}
-nav li :deep(.el-button) {
-  text-align: left;
-  width: 100%;
-  justify-content: flex-start;
-}
-.new {
-  display: grid;
-  gap: 6px;
-  margin-bottom: 16px;
-}
-.facts {
-  display: grid;
-  grid-template-columns: 48px 1fr;
-  gap: 4px 8px;
-  align-items: center;
-  margin: 6px 0;
-}
-.facts dd {
-  margin: 0;
-  min-width: 0;
-}
-.facts :deep(.text-field) {
-  width: 100%;
 }
 .state :deep(.link) {
   color: var(--bronze-soft);
@@ -603,50 +413,8 @@ aside {
   overflow-y: auto;
   min-height: 0;
 }
-.open {
+.waits {
   padding: 10px 14px;
-  border-bottom: 1px solid var(--line);
-}
-.peaks {
-  width: 100%;
-  border-collapse: collapse;
-}
-.peaks th {
-  font-weight: 400;
-  text-align: left;
-}
-.peaks tr {
-  height: 26px;
-}
-.peaks td {
-  padding-left: 6px;
-  white-space: nowrap;
-}
-.number {
-  text-align: right;
-  font-weight: 600;
-}
-.small {
-  margin: 6px 0 0;
-}
-.accounts {
-  margin: 4px -14px 0;
-}
-.accounts :deep(.el-button) {
-  min-height: 24px;
-  margin-right: 6px;
-}
-.accounts p {
-  margin: 0;
-}
-.wrong {
-  color: var(--vermilion);
-}
-.doubt {
-  color: var(--amber);
-}
-.fine {
-  color: var(--verdigris);
 }
 .offline {
   margin: 0;

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, reactive, ref } from 'vue'
 import type { RehearsalView } from '../api/client'
 import type { Lane, Mark, Score } from '../api/bundle'
+import { apart, shownMarks, type Shown } from './marks'
 import { laneWords, moved, ticks } from './score'
 
 /**
@@ -45,40 +46,28 @@ const secondsAt = (event: MouseEvent) => {
   return Math.min(props.length, Math.max(0, ((event.clientX - left) / width.value) * props.length))
 }
 
-interface Shown {
-  x: number
-  wide: number
-  answered: number
-  pull: number
-  at: number
-}
+/** The mark of each lane that the keyboard is at. */
+const reached = reactive(new Map<number, number>())
+const reachOf = (lane: Lane, count: number) => Math.min(reached.get(lane.id) ?? 0, count - 1)
+const pixels = computed(() => width.value / props.length)
 const rows = computed(() =>
   props.score.lanes.map((lane) => {
-    const played = props.played?.lanes.find((l) => l.lane === lane.id)
-    const own = lane.when.kind === 'marks' ? lane.when.marks : undefined
-    const marks: Shown[] = own
-      ? own.map((m, i) => {
-          // Marks are played in the order of their times; what was dragged since has no account yet.
-          const known = played?.at.findIndex((t) => Math.abs(t - m.at) < 1e-6) ?? -1
-          const lasts = m.lasts ?? (played?.until && known >= 0 ? (played.until[known] ?? m.at) - m.at : 0)
-          return {
-            x: on(m.at),
-            wide: on(lasts),
-            answered: known >= 0 ? played!.answered[known] : 1,
-            pull: known >= 0 ? played!.pulls[known] : 0,
-            at: i,
-          }
-        })
-      : (played?.at.map((t, i) => ({
-          x: on(t),
-          wide: played.until ? on((played.until[i] ?? t) - t) : 0,
-          answered: played.answered[i],
-          pull: played.pulls[i],
-          at: t,
-        })) ?? [])
-    return { lane, own, marks, words: laneWords(lane, props.score.lanes), many: marks.length }
+    const all = shownMarks(lane, props.played)
+    return {
+      lane,
+      own: lane.when.kind === 'marks' ? lane.when.marks : undefined,
+      // The one that the keyboard is at is drawn in any case.
+      marks: apart(all, pixels.value, lane.when.kind === 'marks' ? reachOf(lane, all.length) : -1),
+      words: laneWords(lane, props.score.lanes),
+    }
   }),
 )
+const wide = (m: Shown) => on(m.lasts)
+const sort = (m: Shown) => ({
+  bar: wide(m) > LEAST,
+  silent: m.answered === 0,
+  refused: m.answered !== undefined && m.answered < 0,
+})
 const axis = computed(() => ticks(props.length))
 
 let dragged: { lane: Lane; index: number; from: number; marks: Mark[] } | undefined
@@ -95,6 +84,13 @@ function move(event: PointerEvent, save: boolean) {
   if (save) dragged = undefined
   emit('change', { ...lane, when: { kind: 'marks', marks: next } }, save)
 }
+// What the system took away stays where it was.
+function cancel() {
+  if (!dragged) return
+  const { lane, marks } = dragged
+  dragged = undefined
+  emit('change', { ...lane, when: { kind: 'marks', marks } }, true)
+}
 function marksOf(lane: Lane, marks: Mark[]) {
   emit('change', { ...lane, when: { kind: 'marks', marks } }, true)
 }
@@ -106,9 +102,7 @@ function add(event: MouseEvent, lane: Lane) {
     [...lane.when.marks, { at }].sort((a, b) => a.at - b.at),
   )
 }
-/** The mark of each lane that the keyboard is at. */
-const reached = reactive(new Map<number, number>())
-const reach = (lane: Lane, marks: Mark[]) => Math.min(reached.get(lane.id) ?? 0, marks.length - 1)
+const reach = (lane: Lane, marks: Mark[]) => reachOf(lane, marks.length)
 function key(event: KeyboardEvent, lane: Lane) {
   if (lane.when.kind !== 'marks') return
   const { marks } = lane.when
@@ -205,31 +199,27 @@ const said = (m: Mark) =>
         >
           <i
             v-for="m in r.marks"
-            :key="m.at"
+            :key="m.index"
             class="mark"
-            :class="{
-              bar: m.wide > LEAST,
-              silent: m.answered === 0,
-              refused: m.answered < 0,
-              at: m.at === reach(r.lane, r.own),
-            }"
-            :style="{ left: `${m.x}px`, width: `${Math.max(LEAST, m.wide)}px` }"
-            :title="`${r.own[m.at].at} s ${said(r.own[m.at])}`"
-            @pointerdown="down($event, r.lane, m.at)"
+            :class="[sort(m), { at: m.index === reach(r.lane, r.own) }]"
+            :style="{ left: `${on(m.at)}px`, width: `${Math.max(LEAST, wide(m))}px` }"
+            :title="`${m.at} s ${said(r.own[m.index])}`"
+            @pointerdown="down($event, r.lane, m.index)"
             @pointermove="move($event, false)"
             @pointerup="move($event, true)"
-            @click="m.pull && emit('lead', m.pull, r.own[m.at].at)"
+            @pointercancel="cancel"
+            @click="m.pull && emit('lead', m.pull, m.at)"
           />
         </div>
         <svg v-else :width="width" height="24" aria-hidden="true">
           <rect
             v-for="m in r.marks"
             :key="m.pull"
-            :x="m.x"
-            :width="Math.max(LEAST - 1, m.wide)"
-            :y="m.wide > LEAST ? 7 : 4"
-            :height="m.wide > LEAST ? 10 : 16"
-            :class="{ silent: m.answered === 0, refused: m.answered < 0 }"
+            :x="on(m.at)"
+            :width="Math.max(LEAST - 1, wide(m))"
+            :y="wide(m) > LEAST ? 7 : 4"
+            :height="wide(m) > LEAST ? 10 : 16"
+            :class="sort(m)"
             @click="emit('lead', m.pull, m.at)"
           />
         </svg>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { RehearsalView } from '../api/client'
-import { drawnUsage, peakOf, placesOf, usedWords } from './usage'
+import { drawnUsage, placesOf, usedWords } from './usage'
 
 const line = (name: string, values: number[]) => ({
   name,
@@ -14,7 +14,6 @@ const played = {
   stepsPerPoint: 30,
   whole: [line('instances', [0, 3, 5]), line('particles', [0, 30, 50])],
   effects: [line('hail shatter', [0, 1, 4]), line('straw puff', [0, 2, 1])],
-  ropes: [line('struck by hail', [0, 1, 4]), line('landing', [0, 2, 1]), line('falls', [1, 0, 0])],
 } as unknown as RehearsalView
 
 describe('what a rehearsal uses', () => {
@@ -30,11 +29,5 @@ describe('what a rehearsal uses', () => {
   it('says who is there', () => {
     expect(usedWords(played, 'particles', 1)).toBe('0.50 s: 30 particles · 2 straw puff, 1 hail shatter')
     expect(usedWords(played, 'instances', 0)).toBe('0.00 s: 0 instances')
-  })
-  it('names the ropes that made the peak', () => {
-    expect(peakOf(played)).toEqual([
-      { name: 'struck by hail', count: 4 },
-      { name: 'landing', count: 1 },
-    ])
   })
 })

@@ -1,6 +1,5 @@
 import type { RehearsalView } from '../api/client'
-import type { Along, Drawn } from '../common/plot'
-import { showNumber } from '../common/numberText'
+import { brief, type Along, type Drawn } from '../common/plot'
 
 /** What is used over time, as core names it, and its unit. */
 export const USED = [
@@ -12,8 +11,7 @@ export const USED = [
   { name: 'cost', unit: 'µs a step' },
 ] as const
 
-const three = (value: number) => showNumber(Number(value.toPrecision(3)))
-const unitOf = (name: string) => USED.find((u) => u.name === name)?.unit ?? ''
+export const unitOf = (name: string) => USED.find((u) => u.name === name)?.unit ?? ''
 
 /** The seconds of each point of the lines. */
 export const placesOf = (played: RehearsalView) =>
@@ -40,8 +38,8 @@ export function drawnUsage(
     ],
     y: { from: 0, to: top, marks: [0, line.peak], words: () => '' },
     rest: [
-      `${[line.name, unitOf(name)].filter(Boolean).join(', ')}: most ${three(line.peak)} at ${line.peakAt.toFixed(2)} s, ${three(line.mean)} on average`,
-      ...(named.length ? [named.map((e, i) => `${CALLED[i]}: ${e.name} ${three(e.peak)}`).join(', ')] : []),
+      `${[line.name, unitOf(name)].filter(Boolean).join(', ')}: most ${brief(line.peak)} at ${line.peakAt.toFixed(2)} s, ${brief(line.mean)} on average`,
+      ...(named.length ? [named.map((e, i) => `${CALLED[i]}: ${e.name} ${brief(e.peak)}`).join(', ')] : []),
     ].join('; '),
   }
 }
@@ -58,18 +56,6 @@ export function usedWords(played: RehearsalView, name: string, place: number): s
     .slice(0, 4)
     .map((e) => `${e.count} ${e.name}`)
     .join(', ')
-  const value = [three(line.values[place] ?? 0), unitOf(name)].filter(Boolean).join(' ')
+  const value = [brief(line.values[place] ?? 0), unitOf(name)].filter(Boolean).join(' ')
   return `${at.toFixed(2)} s: ${value} ${line.name}${most ? ` · ${most}` : ''}`
-}
-
-/** Returns which ropes held how many instances when most were held in all. */
-export function peakOf(played: RehearsalView): { name: string; count: number }[] {
-  const all = played.whole.find((l) => l.name === 'instances')
-  if (!all) return []
-  const point = Math.floor(Math.round(all.peakAt * played.stepsPerSecond) / played.stepsPerPoint)
-  return played.ropes
-    .map((r) => ({ name: r.name, count: r.values[point] ?? 0 }))
-    .filter((r) => r.count > 0)
-    .sort((a, b) => b.count - a.count)
-    .slice(0, 6)
 }

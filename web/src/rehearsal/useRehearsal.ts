@@ -1,14 +1,12 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { type AccountReport, type RehearsalStep, type RehearsalView, type SizedView } from '../api/client'
+import { type AccountReport, type Progress, type RehearsalView, type SizedView } from '../api/client'
 import type { Score } from '../api/bundle'
 import { Core, type Told } from '../core/core'
 import { looked } from '../core/looked'
 import { useProject, type Part } from '../project/useProject'
 import type { Take } from '../stage/frames'
 
-/** How far something long has come. */
-export type Progress = RehearsalStep
 export type Played = Take<RehearsalView>
 
 /** How often a score is played for the sizes of pools. */

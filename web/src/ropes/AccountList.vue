@@ -45,6 +45,10 @@ async function save() {
   const lines = (await props.all()).map((a) => JSON.stringify(a) + '\n')
   download(new Blob(lines, { type: 'application/jsonl' }), `${project.name} accounts.jsonl`)
 }
+const poolOf = (name: string) => ({
+  path: '/pools',
+  query: { project: project.id, pool: project.pools.find((p) => p.body.name === name)?.id },
+})
 const several = computed(() => props.together ?? [])
 const WHAT = {
   notice: 'is told',
@@ -117,6 +121,7 @@ const titled = (a: AccountReport) =>
                   <b>{{ line.name }}</b>{{ line.said }}
                 </span>
               </el-button>
+              <RouterLink v-if="line.pool" class="link" :to="poolOf(line.pool)">the pool</RouterLink>
             </li>
           </ul>
         </template>

@@ -3,6 +3,7 @@ import { computed, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
 import type { Vector } from '../api/bundle'
 import { useKept } from '../common/useKept'
 import type { Clock } from './clock'
+import { filmOf, type Film } from './film'
 import type { Frame, Take } from './frames'
 import { flashColour, placeIn, runOn, surfaceLine, type View } from './framing'
 import type { Grip, Outlines } from './outlines'
@@ -101,7 +102,7 @@ let renderer: Renderer | undefined
 let loop = 0
 let last = 0
 let dirty = true
-let filmed: CanvasRenderingContext2D | undefined
+let film: Film | undefined
 
 const seconds = computed(() => at.value / (props.take?.head.stepsPerSecond ?? 60))
 const shown = computed(() => {
@@ -134,7 +135,7 @@ function draw() {
   const { width, height } = canvas.value
   const surface = surfaceLine(props.point, props.normal, camera.value, view.value, width, height)
   renderer.draw(shown.value, camera.value, backdrop.value, surface)
-  filmed?.drawImage(canvas.value, 0, 0)
+  film?.take()
 }
 
 /** Draws a live frame now, and measures the way from a key press to the picture if one began. */
@@ -161,31 +162,14 @@ function shot(): Promise<Blob | null> {
   draw()
   return new Promise((resolve) => (canvas.value ? canvas.value.toBlob(resolve, 'image/png') : resolve(null)))
 }
-/** Films what the stage shows from now on; what is returned ends it and gives the film. */
-function film(): (() => Promise<Blob>) | undefined {
-  if (!canvas.value || typeof MediaRecorder === 'undefined') return undefined
-  // What light is drawn on is gone after its task: each picture is copied as it is made.
-  const copy = document.createElement('canvas')
-  Object.assign(copy, { width: canvas.value.width, height: canvas.value.height })
-  filmed = copy.getContext('2d') ?? undefined
+/** Films what the stage shows from now on; what is returned ends it and gives the film. Nothing where the browser cannot. */
+function roll(): Film['end'] | undefined {
+  film = canvas.value && filmOf(canvas.value)
   draw()
-  const stream = copy.captureStream(60)
-  const recorder = new MediaRecorder(stream, { videoBitsPerSecond: 12_000_000 })
-  const pieces: Blob[] = []
-  recorder.ondataavailable = ({ data }) => pieces.push(data)
-  recorder.start()
-  return () =>
-    new Promise((resolve) => {
-      recorder.onstop = () => {
-        filmed = undefined
-        stream.getTracks().forEach((track) => track.stop())
-        resolve(new Blob(pieces, { type: recorder.mimeType }))
-      }
-      recorder.stop()
-    })
+  return film && (() => film!.end().finally(() => (film = undefined)))
 }
 
-defineExpose({ showLive, expectPull, step, toggle, again, clock, shot, film })
+defineExpose({ showLive, expectPull, step, toggle, again, clock, shot, roll })
 
 // Where drawing takes longer than a screen frame, every third frame is left to the rest of the bench.
 let late = false

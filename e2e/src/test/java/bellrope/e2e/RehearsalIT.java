@@ -31,7 +31,7 @@ class RehearsalIT extends FromNothing {
 
     /** Returns a number of the table of what is used. */
     private static double most(String what) {
-        return bench.all(".peaks tr").stream()
+        return bench.all("aside table tr").stream()
                 .filter(r -> r.findElement(By.cssSelector("th")).getText().equals(what))
                 .map(r -> Double.parseDouble(r.findElement(By.cssSelector("td")).getText()))
                 .findFirst()
@@ -55,7 +55,7 @@ class RehearsalIT extends FromNothing {
         assertThat(most("particles")).isGreaterThan(10);
         bench.awaitText("aside", "Who makes the peak");
         // The moment of the peak is shown, and what had come by then.
-        bench.all(".peaks button").get(0).click();
+        bench.all("aside table button").get(0).click();
         bench.awaitText("[aria-label=Account]", "impact at");
         assertThat(bench.violations()).isEmpty();
     }
@@ -67,7 +67,7 @@ class RehearsalIT extends FromNothing {
         newRehearsal();
         lane("player.landed");
         bench.enter("Rate", "8");
-        bench.await(b -> !bench.all(".peaks tr").isEmpty() && most("instances") >= 3);
+        bench.await(b -> !bench.all("aside table tr").isEmpty() && most("instances") >= 3);
         played();
 
         bench.clickText("nav a", "Pools");
@@ -96,8 +96,11 @@ class RehearsalIT extends FromNothing {
         bench.js("arguments[0].dispatchEvent(new MouseEvent('click', {bubbles: true}))", silent);
         bench.awaitText("[aria-label=Account]", "all 1 of impact play; the oldest is");
 
-        // And another way: what is oldest ends.
-        bench.clickText("nav a", "Pools");
+        // From there to the pool, which the address keeps; and another way: what is oldest ends.
+        bench.clickText("[aria-label=Account] a", "the pool");
+        bench.awaitText("aside", "delete the pool");
+        bench.browser().navigate().refresh();
+        bench.awaitText("aside", "delete the pool");
         bench.choose("When empty", "take over the oldest");
         bench.awaitText("nav", "cut short");
     }

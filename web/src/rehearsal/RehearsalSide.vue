@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import type { AccountReport, RehearsalView } from '../api/client'
+import { showNumber, showShare } from '../common/numberText'
+import { useProject } from '../project/useProject'
+import { unitOf } from './usage'
+
+/** What a rehearsal asks for at once at most, who made it, what pools lost, and the accounts up to a moment. */
+defineProps<{
+  played: RehearsalView
+  /** The moment that is looked at. */
+  seconds: number
+  /** The account that a mark led to, in place of the last ones. */
+  account?: AccountReport
+  lately: AccountReport[]
+}>()
+const emit = defineEmits<{ seek: [seconds: number]; all: [] }>()
+const project = useProject()
+
+const to = (pool?: number) => ({ path: '/pools', query: { project: project.id, pool } })
+const poolNamed = (name: string) => project.pools.find((p) => p.body.name === name)?.id
+/** Of the many that come together only who answered; where nobody did, why. */
+const told = (a: AccountReport, alone: boolean) =>
+  alone || a.answers.every((l) => !l.answered) ? a.answers : a.answers.filter((l) => l.answered)
+</script>
+
+<template>
+  <section class="open">
+    <h2>At once, at most</h2>
+    <table>
+      <tbody>
+        <tr v-for="l in played.whole" :key="l.name">
+          <th scope="row">{{ l.name }}</th>
+          <td class="number">{{ showNumber(Number(l.peak.toPrecision(4))) }}</td>
+          <td class="quiet">{{ unitOf(l.name) }}</td>
+          <td>
+            <el-button link class="link" @click="emit('seek', l.peakAt)"
+              >at {{ l.peakAt.toFixed(2) }} s</el-button
+            >
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="quiet small">
+      {{ showNumber(played.births) }} born<template v-if="played.dropped"
+        >, <b class="bad">{{ showNumber(played.dropped) }} dropped</b></template
+      >; the limit is {{ showNumber(played.particleLimit) }} particles.
+      <template v-if="!played.still">Something goes on without end.</template>
+    </p>
+  </section>
+  <section v-if="played.makers.length" class="open" data-testid="makers">
+    <h2>Who makes the peak</h2>
+    <table>
+      <tbody>
+        <tr v-for="m in played.makers" :key="m.rope">
+          <th scope="row">{{ m.rope }}</th>
+          <td class="number">{{ m.instances }}</td>
+          <td class="quiet">{{ m.instances === 1 ? 'instance' : 'instances' }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+  <section class="open">
+    <h2>Pools</h2>
+    <table v-if="played.pools.length">
+      <tbody>
+        <tr v-for="p in played.pools" :key="p.name">
+          <th scope="row">
+            <RouterLink class="link" :to="to(poolNamed(p.name))">{{ p.name }}</RouterLink>
+          </th>
+          <td class="number">{{ p.peak }} of {{ p.capacity }}</td>
+          <td>
+            <span v-if="p.refused" class="bad">{{ showShare(p.refused, p.asked) }} refused</span>
+            <span v-else-if="p.takenOver" class="doubt">{{ showShare(p.takenOver, p.asked) }} cut short</span>
+            <span v-else class="sound">none lost</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else class="quiet small">
+      This project has none: every effect makes as many instances as it is asked for.
+      <RouterLink class="link" :to="to()">Size them</RouterLink>
+    </p>
+  </section>
+  <section class="open" aria-label="Account">
+    <h2>Account, up to {{ seconds.toFixed(2) }} s</h2>
+    <ol>
+      <li v-for="a in account ? [account] : lately" :key="a.number">
+        <el-button link class="link" @click="emit('seek', a.at)">{{ a.at.toFixed(2) }} s</el-button>
+        <b>{{ a.event }}</b> <span v-if="a.subject" class="quiet">{{ a.subject }}</span>
+        <span v-if="!a.answers.length && !a.refused.length" class="quiet">: {{ a.summary }}</span>
+        <p v-for="l in told(a, !!account)" :key="l.rope" :class="{ quiet: !l.answered }">
+          {{ l.answered ? '●' : '○' }} {{ l.words }}
+          <RouterLink v-if="l.pool" class="link" :to="to(poolNamed(l.pool))">the pool</RouterLink>
+        </p>
+        <p v-for="r in a.refused" :key="r.place" class="bad">{{ r.place }}: {{ r.given }}: {{ r.allowed }}</p>
+        <p v-for="n in a.notes" :key="n" class="doubt">{{ n }}</p>
+      </li>
+    </ol>
+    <el-button v-if="account" link class="link" @click="emit('all')">all up to here</el-button>
+    <p v-else-if="!lately.length" class="quiet small">Nothing has come yet.</p>
+  </section>
+</template>
+
+<style scoped>
+.open {
+  padding: 10px 14px;
+  border-bottom: 1px solid var(--line);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th {
+  font-weight: 400;
+  text-align: left;
+}
+tr {
+  height: 26px;
+}
+td {
+  padding-left: 6px;
+  white-space: nowrap;
+}
+.number {
+  text-align: right;
+  font-weight: 600;
+}
+.small {
+  margin: 6px 0 0;
+}
+ol {
+  list-style: none;
+  margin: 4px -14px 0;
+  padding: 0;
+}
+li {
+  padding: 4px 14px;
+  border-top: 1px solid var(--line);
+}
+li :deep(.el-button) {
+  min-height: 24px;
+  margin-right: 6px;
+}
+li p {
+  margin: 0;
+}
+</style>
