@@ -123,6 +123,9 @@ const HANDOFF_KEYS = [
 ]
 const REHEARSAL_KEYS = [
   ['↑ ↓', 'rehearsal before, rehearsal after'],
+  ['K', 'keep: compare with this from here on'],
+  ['H', 'show what was kept, or what is now'],
+  ['B', 'both side by side'],
   ['N', 'a new rehearsal'],
   ['1 … 9', 'pull an event, hold a span'],
   ['P', 'hold or run it'],

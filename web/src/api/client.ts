@@ -20,6 +20,7 @@ export type BalanceLine = Schemas['BalanceLine']
 export type TakeRequest = Schemas['TakeWish'] & { drafts: Draft[] }
 export type TakeHead = Schemas['TakeHead']
 export type StageReply = Schemas['StageReply']
+export type TraceView = Schemas['TraceView']
 export type RehearsalView = Schemas['RehearsalView']
 export type Progress = Schemas['Progress']
 export type SizedView = Schemas['SizedView']

@@ -18,10 +18,15 @@ export type Question =
   | 'rehearseOn'
   | 'rehearsed'
   | 'rehearsedLook'
+  | 'rehearsedKept'
   | 'rehearsedAccounts'
   | 'sizeOn'
   | 'sized'
   | 'worstSecond'
+  | 'traceBegun'
+  | 'traceRead'
+  | 'traceScore'
+  | 'trace'
 
 /** A question to the core, or word of what changed, as the worker gets it. */
 export interface Asked {

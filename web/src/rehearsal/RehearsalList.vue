@@ -1,10 +1,15 @@
 <script setup lang="ts">
+import { ref } from 'vue'
+import { Refused } from '../api/client'
+import { download } from '../common/download'
 import NumberField from '../common/NumberField.vue'
 import TextField from '../common/TextField.vue'
 import { bounds } from '../common/settings'
 import { showNumber } from '../common/numberText'
 import type { Score } from '../api/bundle'
 import { useProject, type Part } from '../project/useProject'
+import TraceSheet from './TraceSheet.vue'
+import { writeTrace } from './trace'
 import { useRehearsal } from './useRehearsal'
 import { useScores } from './useScores'
 
@@ -12,7 +17,19 @@ import { useScores } from './useScores'
 defineProps<{ shown: Part<Score>[] }>()
 const project = useProject()
 const rehearsal = useRehearsal()
+const taken = ref<File>()
 const { score, named, add, save, addEmpty, addWorst } = useScores()
+
+async function give(table: boolean) {
+  try {
+    const source = `/${project.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}`
+    const file = await writeTrace(score.value!, table, source, rehearsal.traced)
+    download(file, `${project.name} ${score.value!.name}.${table ? 'csv' : 'jsonl'}`)
+  } catch (e) {
+    if (e instanceof Refused) project.refusal = e.refusal
+    else throw e
+  }
+}
 </script>
 
 <template>
@@ -30,6 +47,20 @@ const { score, named, add, save, addEmpty, addWorst } = useScores()
     <el-button data-testid="worst" :disabled="!project.ropes.length" @click="addWorst"
       >The worst second</el-button
     >
+    <el-upload
+      class="upload"
+      accept=".jsonl,.csv"
+      :auto-upload="false"
+      :show-file-list="false"
+      data-testid="pulls-file"
+      @change="taken = $event.raw"
+    >
+      <span
+        class="button"
+        title="CloudEvents, one in JSON a line, or a table: what a game sent, or a rehearsal"
+        >From a file of pulls…</span
+      >
+    </el-upload>
   </div>
   <template v-if="score">
     <h2>This one</h2>
@@ -65,7 +96,26 @@ const { score, named, add, save, addEmpty, addWorst } = useScores()
     </dl>
     <el-button link class="link" @click="add({ ...score, name: named(score.name) })">copy</el-button>&ensp;
     <el-button link class="link" @click="project.remove(rehearsal.score!.id)">delete</el-button>
+    <p class="quiet save">
+      save its pulls as
+      <el-button link class="link" title="CloudEvents, one in JSON a line" @click="give(false)"
+        >lines</el-button
+      >
+      or
+      <el-button link class="link" title="A table, as spreadsheets read it" @click="give(true)"
+        >table</el-button
+      >
+    </p>
   </template>
+  <TraceSheet
+    v-if="taken"
+    :key="taken.name + taken.lastModified"
+    :file="taken"
+    :name="named(taken.name.replace(/\.[^.]*$/, '').slice(0, 70) || 'pulls')"
+    :ask="rehearsal.traced"
+    @take="add"
+    @close="taken = undefined"
+  />
 </template>
 
 <style scoped>
@@ -94,6 +144,16 @@ li :deep(.el-button) {
   display: grid;
   gap: 6px;
   margin-bottom: 16px;
+}
+.upload :deep(.el-upload) {
+  width: 100%;
+}
+.upload .button {
+  width: 100%;
+  text-align: center;
+}
+.save {
+  margin: 4px 0 0;
 }
 .facts {
   display: grid;

@@ -1,23 +1,34 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { AccountReport, RehearsalView } from '../api/client'
 import { showNumber, showShare } from '../common/numberText'
 import { useProject } from '../project/useProject'
+import { brief } from '../common/plot'
+import { compared, comparedPools, type ComparedPool } from './compared'
 import { unitOf } from './usage'
+import type { Before } from './useRehearsal'
 
 /** What a rehearsal asks for at once at most, who made it, what pools lost, and the accounts up to a moment. */
-defineProps<{
+const props = defineProps<{
   played: RehearsalView
+  /** What it is compared with. */
+  before?: Before
   /** The moment that is looked at. */
   seconds: number
   /** The account that a mark led to, in place of the last ones. */
   account?: AccountReport
   lately: AccountReport[]
 }>()
-const emit = defineEmits<{ seek: [seconds: number]; all: [] }>()
+const emit = defineEmits<{ seek: [seconds: number]; all: []; keep: []; forget: [] }>()
 const project = useProject()
 
 const to = (pool?: number) => ({ path: '/pools', query: { project: project.id, pool } })
 const poolNamed = (name: string) => project.pools.find((p) => p.body.name === name)?.id
+const differences = computed(() => props.before && compared(props.before.take.head, props.played))
+const pools = computed(() => props.before && comparedPools(props.before.take.head, props.played))
+const share = (lost?: number) => (lost === undefined ? 'no pool' : showShare(lost))
+const sizes = ({ capacityBefore: a, capacityNow: b }: ComparedPool) =>
+  a === b ? `of ${b}` : `of ${a ?? '—'} → ${b ?? '—'}`
 /** Of the many that come together only who answered; where nobody did, why. */
 const told = (a: AccountReport, alone: boolean) =>
   alone || a.answers.every((l) => !l.answered) ? a.answers : a.answers.filter((l) => l.answered)
@@ -45,6 +56,58 @@ const told = (a: AccountReport, alone: boolean) =>
         >, <b class="bad">{{ showNumber(played.dropped) }} dropped</b></template
       >; the limit is {{ showNumber(played.particleLimit) }} particles.
       <template v-if="!played.still">Something goes on without end.</template>
+    </p>
+  </section>
+  <section class="open" data-testid="compared">
+    <h2>Compared</h2>
+    <template v-if="before">
+      <p class="quiet small">
+        With what was kept at {{ before.at }}.
+        <el-button link class="link" @click="emit('keep')">keep this instead</el-button>
+        <el-button link class="link" @click="emit('forget')">end it</el-button>
+      </p>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">most at once</th>
+            <th scope="col" class="right">before</th>
+            <th scope="col" class="right">now</th>
+            <th scope="col" class="right">change</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="l in differences" :key="l.name" :title="l.unit && `in ${l.unit}`">
+            <th scope="row">{{ l.name }}</th>
+            <td class="right">{{ brief(l.before) }}</td>
+            <td class="number">{{ brief(l.now) }}</td>
+            <td class="right" :class="{ sound: l.sign < 0, doubt: l.sign > 0, quiet: !l.sign }">
+              {{ l.change }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <table v-if="pools?.length">
+        <thead>
+          <tr>
+            <th scope="col">lost by pools</th>
+            <th scope="col" class="right">before</th>
+            <th scope="col" class="right">now</th>
+            <th scope="col" class="right">capacity</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="p in pools" :key="p.name">
+            <th scope="row">{{ p.name }}</th>
+            <td class="right">{{ share(p.before) }}</td>
+            <td class="number">{{ share(p.now) }}</td>
+            <td class="right quiet">{{ sizes(p) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+    <p v-else class="quiet small">
+      Keep this rehearsal, change something, and see by how much it differs.
+      <el-button link class="link" @click="emit('keep')">keep it to compare</el-button>
     </p>
   </section>
   <section v-if="played.makers.length" class="open" data-testid="makers">
@@ -124,6 +187,12 @@ td {
 .number {
   text-align: right;
   font-weight: 600;
+}
+.right {
+  text-align: right;
+}
+thead th {
+  color: var(--muted);
 }
 .small {
   margin: 6px 0 0;

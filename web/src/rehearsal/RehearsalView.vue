@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 import { Refused, type AccountReport } from '../api/client'
 import type { Lane } from '../api/bundle'
 import Choice from '../common/Choice.vue'
+import OneOf from '../common/OneOf.vue'
 import Plot from '../common/Plot.vue'
 import { download } from '../common/download'
 import { latest } from '../common/latest'
@@ -11,8 +12,10 @@ import { useKeys } from '../common/useKeys'
 import { useOpened } from '../common/useOpened'
 import { useProject } from '../project/useProject'
 import type { Clock } from '../stage/clock'
+import type { View } from '../stage/framing'
 import { ending, type Film } from '../stage/film'
 import type { Frame } from '../stage/frames'
+import type { Backdrop } from '../stage/renderer'
 import { spriteSources } from '../stage/sprites'
 import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
@@ -35,6 +38,8 @@ const route = useRoute()
 
 const stage = ref<InstanceType<typeof StageView>>()
 const whole = ref(false)
+const view = ref<View>('side')
+const backdrop = ref<Backdrop>('night')
 const lane = ref(Number(route.query.lane) || 0)
 const sheet = ref<{ $el: HTMLElement }>()
 /** Which line is drawn above the score. */
@@ -156,7 +161,18 @@ function addLane(name: string) {
   lane.value = next.id
 }
 
-const chart = computed(() => played.value && drawnUsage(played.value, used.value))
+const MODES = ['now', 'before', 'side by side'] as const
+const mode = ref<(typeof MODES)[number]>('now')
+const before = computed(() => rehearsal.before?.take)
+const saved = computed(() => `before, ${rehearsal.before?.at}`)
+watch(before, (there) => {
+  if (!there) mode.value = 'now'
+})
+const flip = (to: (typeof MODES)[number]) => {
+  if (before.value) mode.value = mode.value === to ? 'now' : to
+}
+
+const chart = computed(() => played.value && drawnUsage(played.value, used.value, before.value?.head))
 const seen = computed(() => {
   const words = props.find.trim().toLowerCase()
   return project.scores.filter((s) => s.body.name.toLowerCase().includes(words))
@@ -179,6 +195,9 @@ useKeys({
   '.': () => stage.value?.step(1),
   f: () => (whole.value = !whole.value),
   n: () => addEmpty(),
+  k: () => rehearsal.keep(),
+  h: () => flip('before'),
+  b: () => flip('side by side'),
   Escape: () => {
     if (whole.value) whole.value = false
     else lane.value = 0
@@ -223,7 +242,11 @@ useKeys({
       <template #stage>
         <StageView
           ref="stage"
-          :take="take"
+          v-model:view="view"
+          v-model:backdrop="backdrop"
+          :take="mode === 'before' ? before : take"
+          :beside="mode === 'side by side' ? before : undefined"
+          :title="mode === 'side by side' ? 'now' : mode === 'before' ? saved : ''"
           :busy="!!rehearsal.playing"
           :sprites="sprites"
           :point="[0, 0, 0]"
@@ -259,6 +282,29 @@ useKeys({
                 >{{ filming ? 'end the clip' : 'clip' }}</el-button
               >
             </span>
+            <OneOf
+              v-if="before"
+              class="group"
+              label="Which rehearsal"
+              :value="mode"
+              :options="MODES"
+              :words="(m) => (m === 'before' ? saved : m)"
+              @choose="mode = $event"
+            />
+          </template>
+          <template v-if="mode === 'side by side'" #beside>
+            <StageView
+              :take="before"
+              :beside="take"
+              :busy="false"
+              :sprites="sprites"
+              :point="[0, 0, 0]"
+              :normal="[0, 1, 0]"
+              :view="view"
+              :backdrop="backdrop"
+              :follows="stage?.clock"
+              :title="saved"
+            />
           </template>
         </StageView>
       </template>
@@ -324,11 +370,14 @@ useKeys({
       <RehearsalSide
         v-if="played"
         :played="played"
+        :before="rehearsal.before"
         :seconds="seconds"
         :account="account"
         :lately="lately"
         @seek="seek"
         @all="account = undefined"
+        @keep="rehearsal.keep()"
+        @forget="rehearsal.forget()"
       />
       <p v-else class="quiet waits">Being played…</p>
     </aside>

@@ -22,23 +22,47 @@ const NAMED = 4
 const COLOURS = ['--bronze', '--verdigris', '--vermilion', '--bronze-soft']
 const CALLED = ['bronze', 'green', 'red', 'pale']
 
-/** Returns a chart of one of the lines; of instances, with those effects of which most are held. */
+/** Returns the values of another rehearsal at the points of one; nothing where it was over. */
+function valuesAt(places: number[], of: RehearsalView, name: string): (number | null)[] {
+  const values = of.whole.find((l) => l.name === name)?.values ?? []
+  return places.map((s) => values[Math.round((s * of.stepsPerSecond) / of.stepsPerPoint)] ?? null)
+}
+
+/**
+ * Returns a chart of one of the lines: with that of another rehearsal, or else, of instances, with those effects of which
+ * most are held.
+ */
 export function drawnUsage(
   played: RehearsalView,
   name: string,
+  before?: RehearsalView,
 ): { places: number[]; drawn: Drawn[]; y: Along; rest: string } {
   const line = played.whole.find((l) => l.name === name) ?? played.whole[0]
-  const named = name === 'instances' ? played.effects.slice(0, NAMED) : []
-  const top = Math.max(line.peak, 1e-9) * 1.08
+  const was = before?.whole.find((l) => l.name === name)
+  const named = name === 'instances' && !was ? played.effects.slice(0, NAMED) : []
+  const top = Math.max(line.peak, was?.peak ?? 0, 1e-9) * 1.08
+  const places = placesOf(played)
   return {
-    places: placesOf(played),
+    places,
     drawn: [
+      ...(was
+        ? [
+            {
+              name: 'before',
+              values: valuesAt(places, before!, name),
+              as: 'line',
+              colour: '--bronze',
+              dash: [4, 3],
+            } satisfies Drawn,
+          ]
+        : []),
       { name: line.name, values: line.values, as: 'line', colour: '--ink' },
       ...named.map((e, i): Drawn => ({ name: e.name, values: e.values, as: 'line', colour: COLOURS[i] })),
     ],
     y: { from: 0, to: top, marks: [0, line.peak], words: () => '' },
     rest: [
       `${[line.name, unitOf(name)].filter(Boolean).join(', ')}: most ${brief(line.peak)} at ${line.peakAt.toFixed(2)} s, ${brief(line.mean)} on average`,
+      ...(was ? [`bronze, broken: before, most ${brief(was.peak)}`] : []),
       ...(named.length ? [named.map((e, i) => `${CALLED[i]}: ${e.name} ${brief(e.peak)}`).join(', ')] : []),
     ].join('; '),
   }

@@ -9,6 +9,13 @@ import type { Take } from '../stage/frames'
 
 export type Played = Take<RehearsalView>
 
+/** A rehearsal that was kept to compare later ones with it. */
+export interface Before {
+  take: Played
+  /** When it was kept, such as 14:05. */
+  at: string
+}
+
 /** How often a score is played for the sizes of pools. */
 export const RUNS = 200
 /** A question is given about so much to do, ms: then progress is shown, and it can be stopped. */
@@ -30,6 +37,7 @@ export const useRehearsal = defineStore('rehearsal', () => {
   const core = rehearsalCore
   const chosen = ref(0)
   const take = shallowRef<Played>()
+  const before = shallowRef<Before>()
   const playing = ref<Progress>()
   const sizing = ref<Progress>()
   const sized = shallowRef<SizedView[]>([])
@@ -55,6 +63,7 @@ export const useRehearsal = defineStore('rehearsal', () => {
   watch([() => project.id, () => score.value?.id], () => {
     stop()
     take.value = undefined
+    before.value = undefined
     sized.value = []
     failure.value = ''
   })
@@ -89,6 +98,28 @@ export const useRehearsal = defineStore('rehearsal', () => {
     }
   }
 
+  const pictures = (kept: boolean) => async (from: number, count: number) => {
+    const next = await ask('rehearsedLook', { from, count, before: kept })
+    return { from: next.from!, frames: next.frames! }
+  }
+
+  /** Keeps what is shown as it is, to compare with it what is played from now on. */
+  async function keep() {
+    const shows = take.value
+    if (!shows || playing.value) return
+    const mine = turn
+    try {
+      await ask('rehearsedKept', {})
+      const look = pictures(true)
+      const first = await look(0, 1)
+      if (mine !== turn && take.value !== shows) return
+      before.value = { take: looked(shows.head, first, look), at: new Date().toTimeString().slice(0, 5) }
+    } catch (e) {
+      failure.value = (e as Error).message
+    }
+  }
+  const forget = () => (before.value = undefined)
+
   async function begin(mine: number): Promise<boolean> {
     await ask('rehearse', { score: score.value!.body, runs: RUNS, drafts: project.draftList })
     return mine === turn
@@ -110,10 +141,7 @@ export const useRehearsal = defineStore('rehearsal', () => {
       take.value = looked(
         told.head as RehearsalView,
         { from: told.from!, frames: told.frames! },
-        async (from, count) => {
-          const next = await ask('rehearsedLook', { from, count })
-          return { from: next.from!, frames: next.frames! }
-        },
+        pictures(false),
       )
       shown.value = what
     } catch (e) {
@@ -181,6 +209,9 @@ export const useRehearsal = defineStore('rehearsal', () => {
     scores,
     score,
     take,
+    before,
+    keep,
+    forget,
     playing,
     sizing,
     sized,
@@ -194,5 +225,8 @@ export const useRehearsal = defineStore('rehearsal', () => {
     accounts,
     account,
     worstSecond,
+    /** Asks the core about a trace of the project as it stands. */
+    traced: async (question: Parameters<Core['ask']>[1], wish: object) =>
+      (await ask(question, { ...wish, drafts: project.draftList })).answer,
   }
 })

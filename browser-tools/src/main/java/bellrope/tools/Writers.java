@@ -10,6 +10,7 @@ import bellrope.format.answer.ResponseView;
 import bellrope.format.answer.SizedView;
 import bellrope.format.answer.StageReply;
 import bellrope.format.answer.TakeHead;
+import bellrope.format.answer.TraceView;
 import bellrope.format.answer.WiringView;
 import bellrope.format.json.JsonValue;
 import bellrope.format.report.AccountReport;
@@ -44,6 +45,7 @@ public final class Writers {
             RehearsalView.class,
             Progress.class,
             SizedView.class,
+            TraceView.class,
             AccountReport.class,
             Problem.class);
 

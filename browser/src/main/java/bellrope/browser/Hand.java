@@ -41,6 +41,9 @@ interface Hand extends JSObject {
 
     boolean flagOf(JSObject value);
 
+    /** Reads a decimal number; NaN where a text is none. */
+    double read(String text);
+
     String written(JSObject value);
 
     /** @param form NFD, NFC, NFKD or NFKC */

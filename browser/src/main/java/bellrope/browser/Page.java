@@ -20,6 +20,8 @@ import bellrope.format.answer.Responses.Alone;
 import bellrope.format.answer.TakeHead;
 import bellrope.format.answer.TakeWish;
 import bellrope.format.answer.Takes;
+import bellrope.format.answer.TraceView;
+import bellrope.format.answer.Traces;
 import bellrope.format.answer.Whole;
 import bellrope.format.answer.Wirings;
 import bellrope.format.json.JsonValue;
@@ -50,6 +52,10 @@ public final class Page {
     // What is being played, and what was played last and can be looked at.
     private static Rehearsals rehearsing;
     private static Rehearsals rehearsed;
+    // What was kept to compare others with.
+    private static Rehearsals before;
+    // A trace that is being read.
+    private static Traces traces;
 
     private Page() {}
 
@@ -70,6 +76,8 @@ public final class Page {
         REACHED.clear();
         rehearsing = null;
         rehearsed = null;
+        before = null;
+        traces = null;
     }
 
     /** Takes a part as it is saved. */
@@ -289,12 +297,21 @@ public final class Page {
             Js.set(told, "head", Answers.of(there(rehearsed).view()));
             Js.set(told, "viewing", Js.value(0));
             Js.set(told, "from", Js.value(0));
-            Js.set(told, "frames", rehearsedFrames(0, 1));
+            Js.set(told, "frames", frames(rehearsed, 0, 1));
             return told;
         });
     }
 
-    /** Returns some pictures of the rehearsal: {@code {from, count}}. */
+    /** Keeps the rehearsal as it is, to compare others with it: its pictures can go on to be looked at. */
+    @JSExport
+    public static JSObject rehearsedKept(JSObject asked) {
+        return Told.by(() -> {
+            before = there(rehearsed);
+            return answer(Js.object());
+        });
+    }
+
+    /** Returns some pictures of the rehearsal, or of the one that was kept: {@code {from, count, before}}. */
     @JSExport
     public static JSObject rehearsedLook(JSObject asked) {
         return Told.by(() -> {
@@ -302,16 +319,17 @@ public final class Page {
             int from = (int) wish.get("from").number();
             JSObject looked = Js.object();
             Js.set(looked, "from", Js.value(from));
-            Js.set(looked, "frames", rehearsedFrames(from, (int)
+            boolean kept = given(wish, "before") && wish.get("before").flag();
+            Js.set(looked, "frames", frames(there(kept ? before : rehearsed), from, (int)
                     wish.get("count").number()));
             return looked;
         });
     }
 
-    private static JSObject rehearsedFrames(int from, int count) {
+    private static JSObject frames(Rehearsals of, int from, int count) {
         JSObject frames = Js.list();
         for (int step = from; step < from + count; step++) {
-            Js.add(frames, Js.bytes(there(rehearsed).frame(step)));
+            Js.add(frames, Js.bytes(of.frame(step)));
         }
         return frames;
     }
@@ -345,6 +363,72 @@ public final class Page {
             return answer(Js.json(Rehearsals.worstSecond(
                     whole(wish).project(), wish.get("name").text())));
         });
+    }
+
+    /** Begins to read a trace, in place of the one before: {@code {}}. */
+    @JSExport
+    public static JSObject traceBegun(JSObject asked) {
+        return Told.by(() -> {
+            traces = new Traces(
+                    whole(JsValue.of(asked)).project(), text -> Js.hand().read(text));
+            return answer(Js.object());
+        });
+    }
+
+    /** Reads on: {@code {text}} of a table, or {@code {lines}} of JSON, each {@code {line, node}}; without a node where it is no JSON. */
+    @JSExport
+    public static JSObject traceRead(JSObject asked) {
+        return Told.by(() -> {
+            JsonValue wish = JsValue.of(asked);
+            if (given(wish, "text")) {
+                traces().table(wish.get("text").text());
+            } else {
+                JsonValue lines = wish.get("lines");
+                for (int i = 0; i < lines.size(); i++) {
+                    JsonValue line = lines.get(i);
+                    traces().line((int) line.get("line").number(), line.get("node"));
+                }
+            }
+            return answer(Js.value(traces().read()));
+        });
+    }
+
+    /** Returns the trace that was read as a score: {@code {name}}. */
+    @JSExport
+    public static JSObject traceScore(JSObject asked) {
+        return Told.by(() -> {
+            TraceView view = traces().view(JsValue.of(asked).get("name").text());
+            traces = null;
+            return answer(Answers.of(view));
+        });
+    }
+
+    /** Returns a score as a trace: {@code {score, source, table}}, a text for a table and otherwise lines to be written. */
+    @JSExport
+    public static JSObject trace(JSObject asked) {
+        return Told.by(() -> {
+            JsonValue wish = JsValue.of(asked);
+            Whole whole = whole(wish);
+            return answer(
+                    wish.get("table").flag()
+                            ? Js.value(Traces.table(
+                                    whole.project(),
+                                    wish.get("score"),
+                                    v -> Js.hand().written(Js.value((double) v))))
+                            : Js.list(
+                                    Traces.lines(
+                                            whole.project(),
+                                            wish.get("score"),
+                                            wish.get("source").text()),
+                                    Js::json));
+        });
+    }
+
+    private static Traces traces() {
+        if (traces == null) {
+            throw new NotThere("trace");
+        }
+        return traces;
     }
 
     private static Rehearsals there(Rehearsals one) {

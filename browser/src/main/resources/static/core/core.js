@@ -28,6 +28,7 @@ const hand = {
   textOf: (v) => v,
   numberOf: (v) => v,
   flagOf: (v) => v,
+  read: (text) => (/^[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d{1,3})?$/.test(text) ? Number(text) : NaN),
   written: (v) => JSON.stringify(v),
   normalized: (text, form) => text.normalize(form),
 }

@@ -36,7 +36,11 @@ final class RehearseCommand implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "BUNDLE", description = "a project, *.bellrope.json")
     private Path bundle;
 
-    @Parameters(index = "1", arity = "0..1", paramLabel = "PULLS", description = "CloudEvents 1.0, one in JSON a line")
+    @Parameters(
+            index = "1",
+            arity = "0..1",
+            paramLabel = "PULLS",
+            description = "CloudEvents 1.0, one in JSON a line, or a table, *.csv")
     private Path pulls;
 
     @Option(
@@ -81,10 +85,11 @@ final class RehearseCommand implements Callable<Integer> {
             if (bytes.isEmpty()) {
                 return Commands.UNREADABLE;
             }
-            Trace trace = Trace.read(new String(bytes.get(), StandardCharsets.UTF_8), project);
+            Trace trace =
+                    Trace.read(new String(bytes.get(), StandardCharsets.UTF_8), TraceCommand.table(pulls), project);
             inputs.refuse(pulls, trace.problems());
             whole = trace.problems().isEmpty();
-            performance = Performance.of(project, trace.pulls());
+            performance = new Performance(project, trace.written(), Keeping.NOTHING);
         }
         Demand demand = new Demand(project.settings().pace());
         Rehearsal rehearsal = Rehearsal.of(performance, demand);

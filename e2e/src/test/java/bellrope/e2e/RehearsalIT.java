@@ -3,6 +3,9 @@ package bellrope.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
@@ -170,6 +173,73 @@ class RehearsalIT extends FromNothing {
         bench.await(b -> System.nanoTime() > enough);
         bench.click("[data-testid=film]");
         bench.await(b -> bench.js("return String(window.files)").toString().matches("image/png true,video/.* true"));
+    }
+
+    @Test
+    void twoStatesAreComparedUnderTheSameRehearsal() throws IOException {
+        event("landed");
+        rope("landed", "impact");
+        newRehearsal();
+        lane("player.landed");
+        bench.enter("Rate", "4");
+        bench.await(b -> !bench.all("aside table tr").isEmpty() && most("instances") >= 2);
+        played();
+        double before = most("instances");
+        bench.press("k");
+        bench.awaitText("[data-testid=compared]", "With what was kept at");
+        bench.awaitText("[data-testid=compared]", "same");
+
+        bench.enter("Rate", "20");
+        bench.await(b -> most("instances") > before);
+        played();
+        bench.await(b -> bench.text("[data-testid=compared]")
+                .matches("(?s).*instances " + Math.round(before) + " " + Math.round(most("instances")) + " \\+.*"));
+        bench.press("b");
+        bench.await(b -> bench.all(".stage .stage").size() == 1);
+        assertThat(bench.violations()).isEmpty();
+        bench.press("h");
+        bench.await(b -> bench.all(".stage .stage").isEmpty());
+        bench.awaitText(".one-of", "before,");
+        bench.clickText("[data-testid=compared] button", "end it");
+        bench.awaitText("[data-testid=compared]", "keep it to compare");
+    }
+
+    @Test
+    void pullsComeAndGoAsFiles() throws IOException {
+        event("landed");
+        rope("landed", "impact");
+        newRehearsal();
+        lane("player.landed");
+        bench.enter("Rate", "2");
+        played();
+        String project = bench.text("[data-testid=project]").replaceAll("\\W+$", "");
+        for (String form : List.of("lines", "table")) {
+            bench.clickText(".save button", form);
+            Path file =
+                    folder.resolve("downloads/" + project + " rehearsal." + (form.equals("lines") ? "jsonl" : "csv"));
+            bench.await(b -> Files.exists(file));
+            List<String> lines = Files.readAllLines(file);
+            int pulls = lines.size() - (form.equals("lines") ? 0 : 1);
+            assertThat(pulls).isGreaterThan(20);
+
+            // One of them is broken on its way.
+            lines.set(3, lines.get(3).replace("player.landed", "player.lnded"));
+            Path other =
+                    Files.write(folder.resolve("from " + form + (form.equals("lines") ? ".jsonl" : ".csv")), lines);
+            bench.one("[data-testid=pulls-file] input").sendKeys(other.toString());
+            bench.awaitText("[data-testid=trace]", pulls - 1 + " lines can be played: 1 lane");
+            bench.awaitText("[data-testid=trace]", "did you mean player.landed?");
+            assertThat(bench.violations()).isEmpty();
+            bench.click("[data-testid=take-trace]");
+            bench.await(b -> value("Name of the rehearsal").equals("from " + form));
+            played();
+            bench.await(b -> marks("player.landed").contains("of " + (pulls - 1)));
+        }
+        // What holds nothing of use is said, and nothing is made of it.
+        Path other = Files.writeString(folder.resolve("other.csv"), "when,what\n1,2\n");
+        bench.one("[data-testid=pulls-file] input").sendKeys(other.toString());
+        bench.awaitText("[data-testid=trace]", "no column time");
+        assertThat(bench.all("[data-testid=take-trace]")).isEmpty();
     }
 
     @Test

@@ -14,6 +14,7 @@ import bellrope.format.answer.SizedView;
 import bellrope.format.answer.StageReply;
 import bellrope.format.answer.TakeHead;
 import bellrope.format.answer.TakeWish;
+import bellrope.format.answer.TraceView;
 import bellrope.format.answer.WiringView;
 import bellrope.format.json.JsonValue;
 import bellrope.format.report.ParameterReport;
@@ -68,7 +69,8 @@ class ApiDescription {
             StageReply.class,
             RehearsalView.class,
             Progress.class,
-            SizedView.class);
+            SizedView.class,
+            TraceView.class);
 
     /** Where the records of the API lie; those within them are found from there. */
     private static final List<Class<?>> ROOTS = List.of(Views.class, ProjectStore.class);

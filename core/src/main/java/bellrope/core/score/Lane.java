@@ -103,6 +103,10 @@ public record Lane(
         return new Lane(id, other, subject, subjects, muted, from, until, when, manner, said, lasts, spread, gone);
     }
 
+    public Lane about(String other) {
+        return new Lane(id, event, other, subjects, muted, from, until, when, manner, said, lasts, spread, gone);
+    }
+
     public Lane saying(List<Said> others) {
         return new Lane(id, event, subject, subjects, muted, from, until, when, manner, others, lasts, spread, gone);
     }

@@ -58,7 +58,7 @@ public final class Rehearsals {
         return new Rehearsals(whole.project(), read(whole.project(), body), runs);
     }
 
-    private static Score read(Project project, JsonValue body) {
+    static Score read(Project project, JsonValue body) {
         Bundle.Read<Score> read = Bundle.readScore(body);
         Score score = read.value().orElseThrow(() -> new Wrong(read.problems()));
         List<Problem> problems = Consistency.problems(score, project);

@@ -103,6 +103,11 @@ public final class JsonText {
         return pretty(JacksonValue.node(value));
     }
 
+    /** Returns JSON on a line of its own. */
+    public static String line(JsonValue value) {
+        return compact(JacksonValue.node(value)) + "\n";
+    }
+
     /** Returns JSON on one line. */
     public static String compact(Object value) {
         return MAPPER.writeValueAsString(value);

@@ -1,125 +1,153 @@
 package bellrope.format.trace;
 
-import bellrope.core.event.EventType;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
-import bellrope.core.project.Settings;
-import bellrope.core.stage.Rehearsal.Timed;
-import bellrope.core.value.Datum;
+import bellrope.core.score.Arrival;
+import bellrope.core.score.Channelled;
+import bellrope.core.score.Transcript;
+import bellrope.core.score.Written;
 import bellrope.core.value.Problem;
-import bellrope.core.value.Words;
 import bellrope.format.json.JsonText;
-import bellrope.format.json.JsonValue;
-import bellrope.format.json.PayloadJson;
-import bellrope.format.json.Problems;
-import bellrope.format.json.PullJson;
-import java.time.Duration;
-import java.time.OffsetDateTime;
-import java.time.format.DateTimeParseException;
+import java.io.IOException;
+import java.io.Reader;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /**
- * Pulls as a file: one CloudEvents 1.0 event in JSON a line. The earliest {@code time} is the beginning. Described in
+ * Pulls as a file, read whole: one CloudEvents 1.0 event in JSON a line, or a table. Described in
  * {@code docs/format/pulls.md}.
  *
- * @param pulls those lines that could be read
+ * @param written what those lines say that could be read
  * @param problems of the others; each place begins with its line, {@code /line 3/data/speed}
  */
-public record Trace(List<Timed> pulls, List<Problem> problems) {
-    private record Arrival(OffsetDateTime time, Pull pull) {}
+public record Trace(Written written, List<Problem> problems) {
+    /** Longest line, in characters. */
+    private static final int LONGEST = CsvRecords.LONGEST;
 
-    /** Reads a trace against a project; empty lines are passed over. */
+    /** Reads lines of JSON against a project; empty lines are passed over. */
     public static Trace read(String text, Project project) {
-        Problems problems = new Problems();
-        List<Arrival> arrivals = new ArrayList<>();
-        String[] lines = text.split("\r?\n", -1);
-        for (int i = 0; i < lines.length; i++) {
-            if (!lines[i].isBlank()) {
-                line(lines[i], "/line " + (i + 1), project, problems).ifPresent(arrivals::add);
+        return read(text, false, project);
+    }
+
+    /** Reads a trace against a project and keeps it. */
+    public static Trace read(String text, boolean table, Project project) {
+        try {
+            return read(new StringReader(text), table, project);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Reads a trace against a project and keeps it. */
+    public static Trace read(Reader text, boolean table, Project project) throws IOException {
+        Kept kept = new Kept();
+        TraceReader reader = hear(text, table, project, kept);
+        return new Trace(kept.written(), reader.problems());
+    }
+
+    /** Reads a trace of any length against a project, keeping nothing: all that is sound is told as it comes. */
+    public static TraceReader hear(Reader text, boolean table, Project project, Heard heard) throws IOException {
+        TraceReader reader = new TraceReader(project, heard, TraceReader::number);
+        char[] piece = new char[1 << 16];
+        Lines lines = new Lines(reader);
+        for (int count = text.read(piece); count >= 0; count = text.read(piece)) {
+            if (table) {
+                reader.csv(new String(piece, 0, count));
+            } else {
+                lines.take(piece, count);
             }
         }
-        Optional<OffsetDateTime> beginning =
-                arrivals.stream().map(Arrival::time).min(OffsetDateTime::compareTo);
-        List<Timed> pulls = arrivals.stream()
-                .map(a -> new Timed(
-                        Duration.between(beginning.orElseThrow(), a.time()).toNanos() / 1e9, a.pull()))
-                .toList();
-        return new Trace(pulls, problems.list());
+        if (table) {
+            reader.endOfCsv();
+        } else {
+            lines.end();
+        }
+        return reader;
     }
 
-    private static Optional<Arrival> line(String text, String place, Project project, Problems problems) {
-        JsonText.Parsed parsed = JsonText.parse(text);
-        if (parsed.failed()) {
-            parsed.problems().forEach(p -> problems.add(place, p.given(), p.allowed()));
-            return Optional.empty();
-        }
-        JsonValue node = parsed.value();
-        int before = problems.count();
-        if (!node.isObject()) {
-            problems.add(place, "no object", "a CloudEvents 1.0 event");
-            return Optional.empty();
-        }
-        String version = attribute(node, "specversion", place, problems);
-        if (!version.isEmpty() && !version.equals("1.0")) {
-            problems.add(place + "/specversion", version, "1.0");
-        }
-        String id = attribute(node, "id", place, problems);
-        String source = attribute(node, "source", place, problems);
-        String type = attribute(node, "type", place, problems);
-        OffsetDateTime time = time(attribute(node, "time", place, problems), place, problems);
-        Optional<EventType> event = project.event(type);
-        if (!type.isEmpty() && event.isEmpty()) {
-            List<String> known = project.events().stream().map(EventType::name).toList();
-            problems.add(place + "/type", '"' + type + '"', "the name of a known event" + Words.nearest(type, known));
-        }
-        // The end of a span may come without data.
-        JsonValue phase = node.get("phase");
-        boolean bare = node.get("data") == null && phase != null && phase.isText() && "end".equals(phase.text());
-        Map<String, Datum> payload = bare ? Map.of() : PayloadJson.read(node.get("data"), place + "/data", problems);
-        Pull pull = PullJson.read(node, place, type, payload, seed(source, id), problems);
-        if (problems.count() == before) {
-            event.orElseThrow()
-                    .check(pull)
-                    .forEach(p -> problems.add(
-                            place
-                                    + (p.place().equals("/phase") || p.place().equals("/value") ? "" : "/data")
-                                    + p.place(),
-                            p.given(),
-                            p.allowed()));
-        }
-        return problems.count() > before ? Optional.empty() : Optional.of(new Arrival(time, pull));
-    }
+    // Lines of JSON out of pieces.
+    private static final class Lines {
+        private final TraceReader reader;
+        private final StringBuilder line = new StringBuilder();
+        private int number = 1;
+        private boolean tooLong;
 
-    private static String attribute(JsonValue node, String name, String place, Problems problems) {
-        JsonValue value = node.get(name);
-        if (value == null || !value.isText() || value.text().isEmpty()) {
-            problems.add(place + "/" + name, value == null ? "missing" : value.shown(), "a text");
-            return "";
+        private Lines(TraceReader reader) {
+            this.reader = reader;
         }
-        return value.text();
-    }
 
-    private static OffsetDateTime time(String text, String place, Problems problems) {
-        try {
-            return text.isEmpty() ? null : OffsetDateTime.parse(text);
-        } catch (DateTimeParseException e) {
-            problems.add(place + "/time", '"' + text + '"', "a time as in RFC 3339, such as 2026-05-04T10:00:00.250Z");
-            return null;
+        private void take(char[] piece, int count) {
+            int from = 0;
+            for (int i = 0; i < count; i++) {
+                if (piece[i] == '\n') {
+                    append(piece, from, i - from);
+                    end();
+                    from = i + 1;
+                }
+            }
+            append(piece, from, count - from);
+        }
+
+        private void append(char[] piece, int from, int count) {
+            tooLong |= line.length() + count > LONGEST;
+            if (!tooLong) {
+                line.append(piece, from, count);
+            }
+        }
+
+        private void end() {
+            String text = line.toString();
+            if (tooLong) {
+                reader.unreadable(
+                        number,
+                        List.of(new Problem(
+                                "", "longer than " + LONGEST + " characters", "a CloudEvents 1.0 event on one line")));
+            } else if (!text.isBlank()) {
+                JsonText.Parsed parsed = JsonText.parse(text);
+                if (parsed.failed()) {
+                    reader.unreadable(number, parsed.problems());
+                } else {
+                    reader.json(number, parsed.value());
+                }
+            }
+            number++;
+            line.setLength(0);
+            tooLong = false;
         }
     }
 
-    /**
-     * Returns the seed of a pull from what identifies it, so that lines before it change nothing: FNV-1a, 64 bits, cut to
-     * 53.
-     */
-    public static long seed(String source, String id) {
-        long hash = 0xcbf29ce484222325L;
-        for (byte b : (source + "\n" + id).getBytes(java.nio.charset.StandardCharsets.UTF_8)) {
-            hash = (hash ^ b & 0xFF) * 0x100000001b3L;
+    private static final class Kept implements Heard {
+        private final List<Arrival> arrivals = new ArrayList<>();
+        private final List<Written.Gone> gone = new ArrayList<>();
+        private final Map<String, List<Channelled.Point>> channels = new LinkedHashMap<>();
+        private double last;
+
+        @Override
+        public void pull(double at, Pull pull) {
+            arrivals.add(new Arrival(at, 0, arrivals.size(), pull));
+            last = at;
         }
-        return hash & Settings.HIGHEST_SEED;
+
+        @Override
+        public void channel(double at, String channel, double value, boolean evenly) {
+            Transcript.carry(channels, at, channel, value, evenly);
+            last = at;
+        }
+
+        @Override
+        public void gone(double at, String subject) {
+            gone.add(new Written.Gone(at, subject));
+            last = at;
+        }
+
+        private Written written() {
+            List<Channelled> carried = new ArrayList<>();
+            channels.forEach((name, points) -> carried.add(new Channelled(name, points)));
+            return new Written(last, List.copyOf(arrivals), List.copyOf(gone), carried);
+        }
     }
 }
