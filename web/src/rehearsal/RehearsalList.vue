@@ -151,6 +151,8 @@ li :deep(.el-button) {
 .upload .button {
   width: 100%;
   text-align: center;
+  border-color: transparent;
+  font-weight: 600;
 }
 .save {
   margin: 4px 0 0;

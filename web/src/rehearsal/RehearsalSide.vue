@@ -63,7 +63,7 @@ const told = (a: AccountReport, alone: boolean) =>
     <template v-if="before">
       <p class="quiet small">
         With what was kept at {{ before.at }}.
-        <el-button link class="link" @click="emit('keep')">keep this instead</el-button>
+        <el-button link class="link" @click="emit('keep')">keep this instead</el-button>&ensp;
         <el-button link class="link" @click="emit('forget')">end it</el-button>
       </p>
       <table>

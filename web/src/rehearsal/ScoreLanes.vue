@@ -58,7 +58,7 @@ const rows = computed(() =>
       own: lane.when.kind === 'marks' ? lane.when.marks : undefined,
       // The one that the keyboard is at is drawn in any case.
       marks: apart(all, pixels.value, lane.when.kind === 'marks' ? reachOf(lane, all.length) : -1),
-      words: laneWords(lane, props.score.lanes),
+      words: [lane.subject, laneWords(lane, props.score.lanes)].filter(Boolean).join(', '),
     }
   }),
 )

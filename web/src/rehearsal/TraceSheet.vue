@@ -38,6 +38,10 @@ const left = computed(() => {
     ...(v.gone ? [`${many(v.gone, 'end')} of subjects`] : []),
   ]
 })
+const made = computed(() => {
+  const score = view.value?.score
+  return score ? `: ${many(score.lanes.length, 'lane')}, ${showNumber(score.seconds)} s` : ''
+})
 function take() {
   if (view.value?.score) emit('take', view.value.score)
   open.value = false
@@ -53,9 +57,7 @@ function take() {
     </template>
     <div v-else data-testid="trace">
       <p>
-        <b>{{ many(view.sound, 'line') }}</b> can be played<template v-if="view.score">
-          : {{ many(view.score.lanes.length, 'lane') }}, {{ showNumber(view.score.seconds) }} s</template
-        >.
+        <b>{{ many(view.sound, 'line') }}</b> can be played{{ made }}.
         <template v-if="view.wrong"
           ><b class="bad">{{ many(view.wrong, 'line') }}</b> cannot and would be left out:</template
         >

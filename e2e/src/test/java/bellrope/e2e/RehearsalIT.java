@@ -215,8 +215,8 @@ class RehearsalIT extends FromNothing {
         String project = bench.text("[data-testid=project]").replaceAll("\\W+$", "");
         for (String form : List.of("lines", "table")) {
             bench.clickText(".save button", form);
-            Path file =
-                    folder.resolve("downloads/" + project + " rehearsal." + (form.equals("lines") ? "jsonl" : "csv"));
+            Path file = folder.resolve("downloads/" + project + " " + value("Name of the rehearsal") + "."
+                    + (form.equals("lines") ? "jsonl" : "csv"));
             bench.await(b -> Files.exists(file));
             List<String> lines = Files.readAllLines(file);
             int pulls = lines.size() - (form.equals("lines") ? 0 : 1);
