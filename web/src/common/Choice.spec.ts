@@ -49,4 +49,15 @@ describe('a choice', () => {
     w.findComponent({ name: 'ElSelectV2' }).vm.$emit('change', 'a')
     expect(w.emitted('choose')).toEqual([['a']])
   })
+
+  it('points at no option while it is shut', async () => {
+    const w = mount(Choice, {
+      props: { value: 'a', label: 'which' },
+      slots: { default: () => [h('option', { value: 'a' }, 'a'), h('option', { value: 'b' }, 'b')] },
+    })
+    const field = w.find('input').element
+    field.setAttribute('aria-activedescendant', 'el-id-1-1')
+    await new Promise((done) => setTimeout(done))
+    expect(field.hasAttribute('aria-activedescendant')).toBe(false)
+  })
 })

@@ -1,5 +1,16 @@
 <script setup lang="ts">
-import { Comment, Fragment, inject, nextTick, Text, useSlots, useTemplateRef, watch, type VNode } from 'vue'
+import {
+  Comment,
+  Fragment,
+  inject,
+  nextTick,
+  onBeforeUnmount,
+  onMounted,
+  Text,
+  useSlots,
+  useTemplateRef,
+  type VNode,
+} from 'vue'
 import { IN_SHEET } from './sheet'
 import KindGlyph from './KindGlyph.vue'
 
@@ -71,28 +82,30 @@ const many = (all: (Option | Group)[]) => all.reduce((n, o) => n + ('options' in
 const holds = (all: (Option | Group)[], value: string): boolean =>
   all.some((o) => ('options' in o ? holds(o.options, value) : o.value === value))
 
-// The platform points at what is newly chosen even after the list is shut.
-watch(
-  () => props.value,
-  async () => {
-    await nextTick()
-    await nextTick()
-    if (shut) select.value?.$el.querySelector('input')?.removeAttribute(POINTS)
-  },
-)
 const select = useTemplateRef<{ $el: HTMLElement }>('select')
 const POINTS = 'aria-activedescendant'
 let pointed = ''
-/** A list that is shut has no option that its field could point at. */
 let shut = true
+// A list that is shut has no option that its field could point at, yet the platform points at what is newly chosen.
+const watched = new MutationObserver(([{ target }]) => {
+  const field = target as Element
+  if (!shut || !field.hasAttribute(POINTS)) return
+  pointed = field.getAttribute(POINTS)!
+  field.removeAttribute(POINTS)
+})
+onMounted(() => {
+  const field = select.value?.$el.querySelector('input')
+  if (field) watched.observe(field, { attributeFilter: [POINTS] })
+})
+onBeforeUnmount(() => watched.disconnect())
 async function turned(open: boolean) {
   shut = !open
   await nextTick()
   const field = select.value?.$el.querySelector('input')
-  if (!open) {
-    pointed = field?.getAttribute(POINTS) ?? ''
-    field?.removeAttribute(POINTS)
-  } else if (pointed && !field?.hasAttribute(POINTS)) field?.setAttribute(POINTS, pointed)
+  if (!open && field?.hasAttribute(POINTS)) {
+    pointed = field.getAttribute(POINTS)!
+    field.removeAttribute(POINTS)
+  } else if (open && pointed && !field?.hasAttribute(POINTS)) field?.setAttribute(POINTS, pointed)
 }
 
 // Worked out while it is drawn, since what stands in the slot belongs to whoever draws this.

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Lane, Pattern, Score } from '../api/bundle'
 import Choice from '../common/Choice.vue'
 import NumberField from '../common/NumberField.vue'
@@ -8,7 +8,7 @@ import TextField from '../common/TextField.vue'
 import { bounds } from '../common/settings'
 import CurveLane from '../effect/CurveLane.vue'
 import { useProject } from '../project/useProject'
-import { KINDS, patternOf, type PatternKind } from './score'
+import { extentOf, KINDS, patternOf, repeated, stretched, type PatternKind } from './score'
 
 /** What a lane of the score does: when its event arrives, about whom, and with which values. */
 const props = defineProps<{ lane: Lane; score: Score; played: boolean }>()
@@ -23,6 +23,10 @@ const event = computed(() => project.events.find((e) => e.body.name === props.la
 const when = computed(() => props.lane.when)
 const set = (some: Partial<Lane>, save = true) => emit('change', { ...props.lane, ...some }, save)
 const setWhen = (some: object, save = true) => set({ when: { ...when.value, ...some } as Pattern }, save)
+const marks = computed(() => (when.value.kind === 'marks' ? when.value.marks : []))
+const extent = computed(() => extentOf(marks.value))
+/** How long after a mark it comes again. */
+const again = ref(5)
 const MANNERS = { soft: 'soft', usual: 'usual', hard: 'hard', any: 'each at random' }
 const others = computed(() => props.score.lanes.filter((l) => l.id !== props.lane.id))
 /** The choice whose words the lane says in turn. */
@@ -130,6 +134,51 @@ const values = computed(() => (props.lane.said ?? []).flatMap((s) => (s.value ? 
       @commit="(keys) => setWhen({ perSecond: keys })"
     />
     <div class="row">
+      <template v-if="marks.length">
+        <label
+          >the first at
+          <NumberField
+            :value="extent[0]"
+            label="First mark"
+            kind="time"
+            unit="s"
+            :least="0"
+            :most="Math.max(0, score.seconds - (extent[1] - extent[0]))"
+            :step="0.1"
+            @commit="(v) => setWhen({ marks: stretched(marks, [v, v + extent[1] - extent[0]]) })"
+        /></label>
+        <label v-if="extent[1] > extent[0]"
+          >the last at
+          <NumberField
+            :value="extent[1]"
+            label="Last mark"
+            kind="time"
+            unit="s"
+            :least="extent[0] + 0.01"
+            :most="score.seconds"
+            :step="0.1"
+            @commit="(v) => setWhen({ marks: stretched(marks, [extent[0], v]) })"
+        /></label>
+        <label
+          >all again every
+          <NumberField
+            :value="again"
+            label="Again every"
+            kind="time"
+            unit="s"
+            :least="0.01"
+            :most="score.seconds"
+            :step="0.1"
+            @commit="(v) => (again = v)"
+        /></label>
+        <el-button
+          link
+          class="link"
+          data-testid="repeat"
+          @click="setWhen({ marks: repeated(marks, again, score.seconds) })"
+          >repeat to the end</el-button
+        >
+      </template>
       <template v-if="when.kind !== 'marks'">
         <label v-explains="'Lane.from'"
           >from

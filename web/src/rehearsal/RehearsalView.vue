@@ -20,7 +20,8 @@ import { spriteSources } from '../stage/sprites'
 import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
 import { useStage } from '../stage/useStage'
-import { drawnUsage, USED, usedWords } from './usage'
+import { BY, drawnUsage, USED, usedWords } from './usage'
+import ChannelLanes from './ChannelLanes.vue'
 import LaneSheet from './LaneSheet.vue'
 import PadList from './PadList.vue'
 import RehearsalList from './RehearsalList.vue'
@@ -44,6 +45,8 @@ const lane = ref(Number(route.query.lane) || 0)
 const sheet = ref<{ $el: HTMLElement }>()
 /** Which line is drawn above the score. */
 const used = ref('instances')
+/** Whose instances are drawn by name. */
+const by = ref<(typeof BY)[number]>('effect')
 const clock = reactive<Clock>({ at: 0, playing: false })
 const account = shallowRef<AccountReport>()
 const lately = shallowRef<AccountReport[]>([])
@@ -172,7 +175,9 @@ const flip = (to: (typeof MODES)[number]) => {
   if (before.value) mode.value = mode.value === to ? 'now' : to
 }
 
-const chart = computed(() => played.value && drawnUsage(played.value, used.value, before.value?.head))
+const chart = computed(
+  () => played.value && drawnUsage(played.value, used.value, by.value, before.value?.head),
+)
 const seen = computed(() => {
   const words = props.find.trim().toLowerCase()
   return project.scores.filter((s) => s.body.name.toLowerCase().includes(words))
@@ -315,6 +320,15 @@ useKeys({
             <button v-for="u in USED" :key="u.name" :aria-pressed="used === u.name" @click="used = u.name">
               {{ u.name }}
             </button>
+            <Choice
+              v-if="used === 'instances' && !before"
+              class="by"
+              label="Drawn by"
+              :value="by"
+              @choose="by = $event as typeof by"
+            >
+              <option v-for="b in BY" :key="b" :value="b">by {{ b }}</option>
+            </Choice>
           </div>
           <Plot
             :label="`${used} over time`"
@@ -322,7 +336,7 @@ useKeys({
             :drawn="chart.drawn"
             :x="{ from: 0, to: length, marks: ticks(length), words: (v) => `${v} s` }"
             :y="chart.y"
-            :words="(place) => usedWords(played!, used, place)"
+            :words="(place) => usedWords(played!, used, place, by)"
             :marker="seconds"
             :rest="chart.rest"
             leads
@@ -351,6 +365,15 @@ useKeys({
             >A lane says when an event comes: steadily, by chance, in salvos, or at marks of its own.</span
           >
         </div>
+        <ChannelLanes
+          v-if="score"
+          :score="score"
+          :length="length"
+          :at="seconds"
+          @change="
+            (channels, keep) => save({ ...score!, channels: channels.length ? channels : undefined }, keep)
+          "
+        />
         <LaneSheet
           ref="sheet"
           v-if="current && score"
@@ -445,6 +468,10 @@ h1 {
   align-content: start;
   justify-items: start;
   padding: 4px 14px;
+}
+.by {
+  grid-column: 1 / -1;
+  margin-top: 4px;
 }
 .pick button {
   min-height: 24px;

@@ -58,7 +58,7 @@ describe('two rehearsals of one score', () => {
   it('draws the one before at the times of the other, though it has other points and is shorter', () => {
     const now = view({ whole: [use('cost', [1, 2, 3, 4])] })
     const before = view({ whole: [use('cost', [5, 9])], stepsPerPoint: 12 })
-    const chart = drawnUsage(now, 'cost', before)
+    const chart = drawnUsage(now, 'cost', 'effect', before)
     expect(chart.drawn.map((d) => [d.name, d.values])).toEqual([
       ['before', [5, 9, 9, null]],
       ['cost', [1, 2, 3, 4]],

@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import type { Lane, Score } from '../api/bundle'
-import { freeId, laneWords, moved, newLane, patternOf, ticks, withLane, writtenOut } from './score'
+import {
+  freeId,
+  laneWords,
+  moved,
+  newLane,
+  patternOf,
+  ticks,
+  withLane,
+  writtenOut,
+  extentOf,
+  repeated,
+  stretched,
+} from './score'
 
 const lane = (when: Lane['when'], id = 1): Lane => ({ id, event: 'courier.struck', when })
 const score = (...lanes: Lane[]): Score => ({ name: 'run', seconds: 30, seed: 1, lanes })
@@ -50,5 +62,20 @@ describe('a score', () => {
     expect(ticks(90)).toEqual([0, 10, 20, 30, 40, 50, 60, 70, 80, 90])
     expect(ticks(4)).toEqual([0, 0.5, 1, 1.5, 2, 2.5, 3, 3.5, 4])
     expect(ticks(3600).length).toBeLessThan(12)
+  })
+
+  it('brings marks into another stretch of time, spans and all', () => {
+    const marks = [{ at: 2 }, { at: 4, lasts: 1 }, { at: 3 }]
+    expect(stretched(marks, [1, 5])).toEqual([{ at: 1 }, { at: 5, lasts: 2 }, { at: 3 }])
+    expect(stretched([{ at: 2 }], [7, 7])).toEqual([{ at: 7 }])
+    expect(extentOf(marks)).toEqual([2, 4])
+    expect(extentOf([])).toEqual([0, 0])
+  })
+
+  it('lets marks come again to the end of the score, and no further', () => {
+    expect(repeated([{ at: 1 }, { at: 2, value: 'on' }], 3, 8).map((m) => m.at)).toEqual([1, 2, 4, 5, 7])
+    expect(repeated([{ at: 1, value: 'on' }], 3, 8)[2]).toEqual({ at: 7, value: 'on' })
+    expect(repeated([], 3, 8)).toEqual([])
+    expect(repeated([{ at: 0 }], 0.01, 3600)).toHaveLength(100_000)
   })
 })

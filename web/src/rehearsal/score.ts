@@ -82,7 +82,6 @@ export function withLane(score: Score, id: number, lane: Lane | undefined): Scor
 
 /** Marks as they were played, for a lane that is to be edited by hand from now on. */
 export function writtenOut(at: number[], until: number[] | null | undefined): Mark[] {
-  const three = (x: number) => Math.round(x * 1000) / 1000
   return at.map((t, i) => ({
     at: three(t),
     ...(until && Number.isFinite(until[i]) && { lasts: three(until[i] - t) }),
@@ -93,6 +92,42 @@ export function writtenOut(at: number[], until: number[] | null | undefined): Ma
 export function moved(marks: Mark[], index: number, to: number, seconds: number): Mark[] {
   const at = Math.round(Math.min(seconds, Math.max(0, to)) * 100) / 100
   return marks.map((m, i) => (i === index ? { ...m, at } : m))
+}
+
+const last = (marks: Mark[]) => Math.max(...marks.map((m) => m.at))
+const first = (marks: Mark[]) => Math.min(...marks.map((m) => m.at))
+
+/** From the first to the last of some marks, in seconds. */
+export const extentOf = (marks: Mark[]): [number, number] =>
+  marks.length ? [first(marks), last(marks)] : [0, 0]
+
+const three = (x: number) => Math.round(x * 1000) / 1000
+
+/** Returns marks brought into another stretch of time, spans and all: the first at its beginning, the last at its end. */
+export function stretched(marks: Mark[], [from, until]: [number, number]): Mark[] {
+  const [a, b] = extentOf(marks)
+  const times = b > a ? (until - from) / (b - a) : 1
+  return marks.map((m) => ({
+    ...m,
+    at: three(from + (m.at - a) * times),
+    ...(m.lasts !== undefined && { lasts: three(m.lasts * times) }),
+  }))
+}
+
+/** Marks that one lane holds at most. */
+const MOST_MARKS = 100_000
+
+/** Returns marks that come again each so many seconds, up to the end of the score. */
+export function repeated(marks: Mark[], every: number, seconds: number): Mark[] {
+  const all = [...marks]
+  if (!marks.length || !(every > 0)) return all
+  const [a] = extentOf(marks)
+  for (let n = 1; a + n * every < seconds && all.length < MOST_MARKS; n++)
+    for (const m of marks) {
+      const at = three(m.at + n * every)
+      if (at < seconds && all.length < MOST_MARKS) all.push({ ...m, at })
+    }
+  return all.sort((p, q) => p.at - q.at)
 }
 
 /** Seconds that are written below a score of some length: at most about ten. */

@@ -17,7 +17,12 @@ export const unitOf = (name: string) => USED.find((u) => u.name === name)?.unit 
 export const placesOf = (played: RehearsalView) =>
   played.whole[0].values.map((_, i) => (i * played.stepsPerPoint) / played.stepsPerSecond)
 
-/** Effects that are drawn by name; what is left is only in the sum. */
+/** Whose instances can be drawn by name. */
+export const BY = ['effect', 'rope', 'subject'] as const
+const linesBy = (played: RehearsalView, by: (typeof BY)[number]) =>
+  ({ effect: played.effects, rope: played.ropes, subject: played.subjects })[by]
+
+/** How many are drawn by name; what is left is only in the sum. */
 const NAMED = 4
 const COLOURS = ['--bronze', '--verdigris', '--vermilion', '--bronze-soft']
 const CALLED = ['bronze', 'green', 'red', 'pale']
@@ -29,17 +34,18 @@ function valuesAt(places: number[], of: RehearsalView, name: string): (number | 
 }
 
 /**
- * Returns a chart of one of the lines: with that of another rehearsal, or else, of instances, with those effects of which
- * most are held.
+ * Returns a chart of one of the lines: with that of another rehearsal, or else, of instances, with those effects, ropes or
+ * subjects that hold most.
  */
 export function drawnUsage(
   played: RehearsalView,
   name: string,
+  by: (typeof BY)[number] = 'effect',
   before?: RehearsalView,
 ): { places: number[]; drawn: Drawn[]; y: Along; rest: string } {
   const line = played.whole.find((l) => l.name === name) ?? played.whole[0]
   const was = before?.whole.find((l) => l.name === name)
-  const named = name === 'instances' && !was ? played.effects.slice(0, NAMED) : []
+  const named = name === 'instances' && !was ? linesBy(played, by).slice(0, NAMED) : []
   const top = Math.max(line.peak, was?.peak ?? 0, 1e-9) * 1.08
   const places = placesOf(played)
   return {
@@ -68,10 +74,15 @@ export function drawnUsage(
   }
 }
 
-/** Returns what stands at a point of a line, in words, with the effects that are held most there. */
-export function usedWords(played: RehearsalView, name: string, place: number): string {
+/** Returns what stands at a point of a line, in words, with those that hold most there. */
+export function usedWords(
+  played: RehearsalView,
+  name: string,
+  place: number,
+  by: (typeof BY)[number] = 'effect',
+): string {
   const line = played.whole.find((l) => l.name === name) ?? played.whole[0]
-  const held = played.effects
+  const held = linesBy(played, by)
     .map((e) => ({ name: e.name, count: e.values[place] ?? 0 }))
     .filter((e) => e.count > 0)
     .sort((a, b) => b.count - a.count)

@@ -2,9 +2,7 @@ package bellrope.cli;
 
 import bellrope.core.measure.Sizing;
 import bellrope.core.pool.Held;
-import bellrope.core.project.Project;
 import bellrope.core.score.Score;
-import bellrope.format.json.JsonText;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.List;
@@ -13,6 +11,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -44,6 +43,9 @@ final class MergeCommand implements Callable<Integer> {
     @Option(names = "--json", description = "print JSON instead of text")
     private boolean json;
 
+    @Mixin
+    private final Variants variants = new Variants();
+
     @Spec
     private CommandSpec spec;
 
@@ -51,13 +53,21 @@ final class MergeCommand implements Callable<Integer> {
     public Integer call() {
         PrintWriter err = spec.commandLine().getErr();
         Inputs inputs = new Inputs(err);
-        Optional<Project> project = inputs.project(bundle);
-        Optional<Score> score = project.flatMap(p -> inputs.score(p, bundle, name));
+        List<Variants.Variant> all = variants.of(bundle, inputs, err);
+        int code = all.isEmpty() ? Commands.UNREADABLE : Commands.FINE;
+        for (Variants.Variant variant : all) {
+            code = Math.max(code, merged(variant, inputs, err));
+        }
+        spec.commandLine().getOut().flush();
+        return code;
+    }
+
+    private int merged(Variants.Variant variant, Inputs inputs, PrintWriter err) {
+        Optional<Score> score = inputs.score(variant.project(), bundle, name);
         if (score.isEmpty()) {
             return Commands.UNREADABLE;
         }
-        byte[] bytes = inputs.bytes(bundle, JsonText.MOST_BYTES).orElseThrow();
-        Runs.Head head = Runs.head(bytes, score.get().name(), runs);
+        Runs.Head head = Runs.head(variant.bytes(), score.get().name(), runs);
         Map<Integer, List<Held>> held = new TreeMap<>();
         for (Path file : files) {
             Optional<byte[]> read = inputs.bytes(file, MOST_BYTES);
@@ -71,7 +81,7 @@ final class MergeCommand implements Callable<Integer> {
                 return Commands.UNREADABLE;
             }
         }
-        Sizing sizing = new Sizing(project.get(), score.get(), runs);
+        Sizing sizing = new Sizing(variant.project(), score.get(), runs);
         for (int run = 0; run < runs; run++) {
             if (!held.containsKey(run)) {
                 err.println("run " + run + " is missing: files with all runs from 0 to " + (runs - 1));
@@ -79,8 +89,7 @@ final class MergeCommand implements Callable<Integer> {
             }
             sizing.take(held.get(run));
         }
-        spec.commandLine().getOut().print(SweepCommand.printed(sizing, score.get(), json));
-        spec.commandLine().getOut().flush();
+        spec.commandLine().getOut().print(SweepCommand.printed(variant, sizing, score.get(), json));
         return Commands.FINE;
     }
 }

@@ -63,37 +63,48 @@ final class Runs {
     }
 
     /**
-     * Reads a file of runs.
+     * Reads the runs of one bundle from a file; a file may hold those of several, each after a head of its own.
      *
-     * @param expected the head that it must have
+     * @param expected the head that they must have
      * @param into takes the runs by their numbers
      */
     static void read(byte[] file, Head expected, Map<Integer, List<Held>> into) throws Wrong {
         String[] lines = new String(file, StandardCharsets.UTF_8).split("\n");
-        JsonValue head = parsed(lines[0], 1);
-        if (!text(head, "bellrope").equals("runs")) {
+        if (!text(parsed(lines[0], 1), "bellrope").equals("runs")) {
             throw new Wrong("line 1: no head: a file that `sweep --shard` wrote");
         }
-        if (!text(head, "bundle").equals(expected.bundle())) {
-            throw new Wrong("line 1/bundle: another bundle: runs of the bundle that is given");
-        }
-        if (!text(head, "score").equals(expected.score())) {
-            throw new Wrong("line 1/score: \"" + text(head, "score") + "\": runs of \"" + expected.score() + "\"");
-        }
-        if (!isNumber(head, "runs") || head.get("runs").number() != expected.runs()) {
-            throw new Wrong("line 1/runs: another number of runs: " + expected.runs());
-        }
-        for (int i = 1; i < lines.length; i++) {
-            if (!lines[i].isBlank()) {
-                JsonValue run = parsed(lines[i], i + 1);
-                if (!isNumber(run, "run")) {
+        boolean mine = false;
+        boolean any = false;
+        for (int i = 0; i < lines.length; i++) {
+            JsonValue line = lines[i].isBlank() ? null : parsed(lines[i], i + 1);
+            if (line != null && text(line, "bellrope").equals("runs")) {
+                mine = text(line, "bundle").equals(expected.bundle());
+                any |= mine;
+                if (mine) {
+                    fits(line, expected, i + 1);
+                }
+            } else if (line != null && mine) {
+                if (!isNumber(line, "run")) {
                     throw new Wrong("line " + (i + 1) + "/run: missing: the number of the run");
                 }
-                int number = (int) run.get("run").number();
-                if (into.put(number, held(run, i + 1)) != null) {
+                int number = (int) line.get("run").number();
+                if (into.put(number, held(line, i + 1)) != null) {
                     throw new Wrong("line " + (i + 1) + "/run: " + number + " a second time: each run once");
                 }
             }
+        }
+        if (!any) {
+            throw new Wrong("line 1/bundle: another bundle: runs of the bundle that is given, with the same --set");
+        }
+    }
+
+    private static void fits(JsonValue head, Head expected, int line) throws Wrong {
+        if (!text(head, "score").equals(expected.score())) {
+            throw new Wrong(
+                    "line " + line + "/score: \"" + text(head, "score") + "\": runs of \"" + expected.score() + "\"");
+        }
+        if (!isNumber(head, "runs") || head.get("runs").number() != expected.runs()) {
+            throw new Wrong("line " + line + "/runs: another number of runs: " + expected.runs());
         }
     }
 

@@ -3,9 +3,14 @@ package bellrope.cli;
 import bellrope.format.answer.SizedView;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 
-/** How large pools have to be for a score, for reading, by people and by machines. */
-record SizesReport(String score, int runs, List<SizedView> pools) {
+/**
+ * How large pools have to be for a score, for reading, by people and by machines.
+ *
+ * @param set settings that have other values than in the bundle, in JSON
+ */
+record SizesReport(Map<String, String> set, String score, int runs, List<SizedView> pools) {
     static String inWords(String score, int runs, List<SizedView> sized) {
         StringBuilder text = new StringBuilder();
         line(

@@ -2,7 +2,6 @@ package bellrope.cli;
 
 import bellrope.core.measure.Sizing;
 import bellrope.core.pool.Held;
-import bellrope.core.project.Project;
 import bellrope.core.score.Score;
 import bellrope.format.answer.SizedView;
 import bellrope.format.json.JsonText;
@@ -18,6 +17,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.function.BiConsumer;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -29,6 +29,7 @@ import picocli.CommandLine.Spec;
         mixinStandardHelpOptions = true,
         description = {
             "Plays a score of a bundle many times, each with draws of its own, and prints how large pools have to be.",
+            "With --set the same is done for other values of a setting, one after the other.",
             "With --shard 3/16 only every 16th run from the third on is played, and written as lines for `merge`.",
             "Exit code 0; 1 if the bundle or the score cannot be read; 2 if the command itself is wrong."
         })
@@ -54,6 +55,9 @@ final class SweepCommand implements Callable<Integer> {
     @Option(names = "--json", description = "print JSON instead of text")
     private boolean json;
 
+    @Mixin
+    private final Variants variants = new Variants();
+
     @Spec
     private CommandSpec spec;
 
@@ -65,22 +69,27 @@ final class SweepCommand implements Callable<Integer> {
             return Commands.MISUSED;
         }
         Inputs inputs = new Inputs(err);
-        Optional<Project> project = inputs.project(bundle);
-        Optional<Score> score = project.flatMap(p -> inputs.score(p, bundle, name));
-        if (score.isEmpty()) {
+        List<Variants.Variant> all = variants.of(bundle, inputs, err);
+        if (all.isEmpty()) {
             return Commands.UNREADABLE;
         }
         PrintWriter out = spec.commandLine().getOut();
-        Sizing sizing = new Sizing(project.get(), score.get(), runs);
-        if (shard == null) {
-            play(sizing, new int[] {0, 1}, (run, held) -> sizing.take(held));
-            out.print(printed(sizing, score.get(), json));
-        } else {
-            byte[] bytes = inputs.bytes(bundle, JsonText.MOST_BYTES).orElseThrow();
-            out.println(JsonText.compact(Runs.head(bytes, score.get().name(), runs)));
-            play(sizing, share, (run, held) -> out.print(Runs.line(run, held)));
+        for (Variants.Variant variant : all) {
+            Optional<Score> score = inputs.score(variant.project(), bundle, name);
+            if (score.isEmpty()) {
+                return Commands.UNREADABLE;
+            }
+            Sizing sizing = new Sizing(variant.project(), score.get(), runs);
+            if (shard == null) {
+                play(sizing, new int[] {0, 1}, (run, held) -> sizing.take(held));
+                out.print(printed(variant, sizing, score.get(), json));
+            } else {
+                out.println(
+                        JsonText.compact(Runs.head(variant.bytes(), score.get().name(), runs)));
+                play(sizing, share, (run, held) -> out.print(Runs.line(run, held)));
+            }
+            out.flush();
         }
-        out.flush();
         return Commands.FINE;
     }
 
@@ -140,10 +149,10 @@ final class SweepCommand implements Callable<Integer> {
         }
     }
 
-    static String printed(Sizing sizing, Score score, boolean json) {
+    static String printed(Variants.Variant variant, Sizing sizing, Score score, boolean json) {
         List<SizedView> sized = sizing.result().stream().map(SizedView::of).toList();
         return json
-                ? JsonText.compact(new SizesReport(score.name(), sizing.runs(), sized)) + "\n"
-                : SizesReport.inWords(score.name(), sizing.runs(), sized);
+                ? JsonText.compact(new SizesReport(variant.set(), score.name(), sizing.runs(), sized)) + "\n"
+                : variant.title() + SizesReport.inWords(score.name(), sizing.runs(), sized);
     }
 }

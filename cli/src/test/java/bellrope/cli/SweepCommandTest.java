@@ -8,6 +8,8 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -47,7 +49,7 @@ class SweepCommandTest {
         Run whole = run("sweep", bundle.toString(), "--score", "delivery run", "--runs", "7", "--json");
         assertThat(whole.code()).isZero();
         assertThat(whole.out())
-                .startsWith("{\"score\":\"delivery run\",\"runs\":7,\"pools\":[{\"name\":\"hail shatter\"");
+                .startsWith("{\"set\":{},\"score\":\"delivery run\",\"runs\":7,\"pools\":[{\"name\":\"hail shatter\"");
         Path two = shard("2/3");
         Path three = shard("3/3");
         Path one = shard("1/3");
@@ -84,6 +86,58 @@ class SweepCommandTest {
         assertThat(run("merge", changed.toString(), one.toString(), two.toString(), "--runs", "7")
                         .err())
                 .contains("line 1/bundle: another bundle");
+    }
+
+    @Test
+    void settingsAreSweptOneAfterTheOtherAndSharedToo() throws IOException {
+        String set = "/scores/0/lanes/5/when/perSecond/1/value=2,20";
+        Run whole = run("sweep", bundle.toString(), "--runs", "3", "--set", set, "--json");
+        assertThat(whole.err()).doesNotContain("--set");
+        String[] lines = whole.out().split("\n");
+        assertThat(lines).hasSize(2);
+        assertThat(lines[0]).startsWith("{\"set\":{\"/scores/0/lanes/5/when/perSecond/1/value\":\"2\"}");
+        assertThat(load(lines[1])).isGreaterThan(2 * load(lines[0]));
+        List<String> merge =
+                new ArrayList<>(List.of("merge", bundle.toString(), "--runs", "3", "--set", set, "--json"));
+        for (String share : List.of("2/2", "1/2")) {
+            Run run = run("sweep", bundle.toString(), "--runs", "3", "--set", set, "--shard", share);
+            merge.add(Files.writeString(folder.resolve(share.replace('/', '-')), run.out())
+                    .toString());
+        }
+        Run merged = run(merge.toArray(String[]::new));
+        assertThat(merged.err()).isEmpty();
+        assertThat(merged.out()).isEqualTo(whole.out());
+        assertThat(run("sweep", bundle.toString(), "--runs", "1", "--set", "/pools/0/capacity=9")
+                        .out())
+                .startsWith("/pools/0/capacity = 9\n");
+    }
+
+    private static double load(String line) {
+        return Double.parseDouble(line.replaceFirst(".*?\"load\":([0-9.]+).*", "$1"));
+    }
+
+    @Test
+    void settingsThatAreNotThereAreRefused() {
+        assertThat(run("sweep", bundle.toString(), "--set", "capacity=3").err())
+                .contains("such as /pools/0/capacity=6,8,10");
+        assertThat(run("sweep", bundle.toString(), "--set", "/pools/9=3").err())
+                .contains("a place that is in the bundle");
+        assertThat(run("sweep", bundle.toString(), "--set", "/pools/9/capacity=3")
+                        .err())
+                .contains("a place that is in the bundle");
+        assertThat(run("sweep", bundle.toString(), "--set", "/pools/0/capacity=0")
+                        .err())
+                .contains("windrow.bellrope.json /pools/0/capacity: 0");
+        String many = "1" + ",1".repeat(10);
+        assertThat(run(
+                                "sweep",
+                                bundle.toString(),
+                                "--set",
+                                "/pools/0/capacity=" + many,
+                                "--set",
+                                "/pools/0/prewarm=" + many)
+                        .err())
+                .contains("121 combinations: at most 100");
     }
 
     @Test

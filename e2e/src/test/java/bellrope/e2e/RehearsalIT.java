@@ -141,6 +141,44 @@ class RehearsalIT extends FromNothing {
         bench.await(b -> marks("player.landed").contains("of 2"));
         bench.clickText(".mute", "mute");
         bench.await(b -> bench.all(".name.muted").size() == 1);
+
+        // All of them into another stretch of time, and again to the end.
+        bench.enter("Length", "30");
+        bench.enter("First mark", "2");
+        bench.enter("Last mark", "6");
+        bench.await(b -> marks("player.landed").matches("[26] s , \\d of 2"));
+        bench.enter("Again every", "7");
+        bench.click("[data-testid=repeat]");
+        bench.await(b -> marks("player.landed").endsWith("of 8"));
+    }
+
+    @Test
+    void whatAChannelCarriesIsALineThatIsBent() throws IOException {
+        bench.clickText(".events button", "channels, places");
+        bench.clickText(".el-dialog button", "+ channel");
+        bench.type("Name of channel", "quickness" + Keys.ENTER);
+        bench.await(b -> !bench.all("input[aria-label='Name of quickness']").isEmpty());
+        bench.click(".el-dialog__headerbtn");
+        bench.await(b -> bench.all(".el-overlay").stream().noneMatch(WebElement::isDisplayed));
+        event("landed");
+        rope("landed", "impact");
+        newRehearsal();
+        bench.choose("Add a channel", "quickness");
+        String points = "[aria-label='Points of quickness']";
+        bench.await(b -> bench.one(points).getAttribute("aria-valuetext").endsWith("1 of 1"));
+        assertThat(bench.violations()).isEmpty();
+        new Actions(bench.browser()).doubleClick(bench.one(points)).perform();
+        bench.await(b -> bench.one(points).getAttribute("aria-valuetext").endsWith("2 of 2"));
+        String was = bench.one(points).getAttribute("aria-valuetext");
+        bench.one(points).sendKeys(Keys.chord(Keys.SHIFT, Keys.ARROW_UP));
+        bench.await(b -> !bench.one(points).getAttribute("aria-valuetext").equals(was));
+        bench.one(points).sendKeys(Keys.DELETE);
+        bench.await(b -> bench.one(points).getAttribute("aria-valuetext").endsWith("1 of 1"));
+        bench.command("z", false);
+        bench.await(b -> bench.one(points).getAttribute("aria-valuetext").endsWith("of 2"));
+        played();
+        bench.clickText(".remove", "delete");
+        bench.await(b -> bench.all(points).isEmpty());
     }
 
     @Test
