@@ -68,6 +68,23 @@ describe('a take that is looked at', () => {
     ])
   })
 
+  it('shows pictures late, and asks for one at a time, where they take longer than they are shown', async () => {
+    const asked: [number, number][] = []
+    const take = looked(head(600), stretch(0, 1), async (from, count) => {
+      asked.push([from, count])
+      await new Promise((resolve) => setTimeout(resolve, 12 * count))
+      return stretch(from, count)
+    })
+    const seen = new Set<number>()
+    for (let step = 1; step < 120; step += 3) {
+      seen.add(take.frame(step)!.step)
+      await new Promise((resolve) => setTimeout(resolve, 8))
+    }
+    expect(asked[0]).toEqual([1, 12])
+    expect(asked.slice(1).every(([, count]) => count === 1)).toBe(true)
+    expect(seen.size, 'pictures of different steps').toBeGreaterThan(5)
+  })
+
   it('asks for what is looked at now, not for what was passed over meanwhile', async () => {
     const asked: number[] = []
     const answers: (() => void)[] = []

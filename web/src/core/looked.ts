@@ -16,6 +16,10 @@ export interface Stretch {
 
 /** Steps that are asked for at once, so that a running take finds them there. */
 const AHEAD = 12
+/** Where so many would take longer, in ms, only the one that is looked at is asked for. */
+const PATIENCE = 100
+/** A picture that arrives so many steps late is still shown while the take runs. */
+const LATE = 30
 /** Bytes of frames that one take keeps at most; what is not there is computed again. */
 const MOST_BYTES = 24 << 20
 
@@ -39,6 +43,9 @@ export function looked<H extends Head>(
   let before: number | undefined
   let waiting = false
   let gone = false
+  /** How long one picture took lately, in ms, and the last step that arrived. */
+  let each = 0
+  let newest = first.from
 
   function keep({ from, frames: packed }: Stretch) {
     if (bytes + packed.byteLength > MOST_BYTES) {
@@ -50,6 +57,7 @@ export function looked<H extends Head>(
     for (let at = 0, step = from; at < packed.byteLength; step++) {
       frames.set(step, readFrame(packed, at + 4))
       at += 4 + view.getUint32(at, true)
+      newest = step
     }
   }
 
@@ -60,8 +68,11 @@ export function looked<H extends Head>(
     while (from < length && frames.has(from)) from++
     if (from >= length) return
     waiting = true
+    const begun = performance.now()
+    const count = Math.min(each * AHEAD > PATIENCE ? 1 : AHEAD, length - from)
     try {
-      keep(await look(from, Math.min(AHEAD, length - from)))
+      keep(await look(from, count))
+      each = (performance.now() - begun) / count
       arrived.value++
     } catch {
       // It was replaced by another, or cannot be played any more, which was said then.
@@ -89,7 +100,9 @@ export function looked<H extends Head>(
       if (!there) wanted = step
       else if (runs && !frames.has(next)) wanted = step + 1
       void ask()
-      shown = there ?? shown ?? frames.get(first.from)
+      // What takes too long to arrive in time is shown late rather than not at all.
+      const late = runs && newest <= step && step - newest <= LATE ? frames.get(newest) : undefined
+      shown = there ?? late ?? shown ?? frames.get(first.from)
       return shown
     },
   }
