@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, reactive, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import type { Channel, Channelled, Score } from '../api/bundle'
 import Choice from '../common/Choice.vue'
 import { showNumber } from '../common/numberText'
+import { useWidth } from '../common/useWidth'
 import { useProject } from '../project/useProject'
 import { bent, pathOf, pointed, spanOf, valueAt } from './channelLine'
 
@@ -19,13 +20,7 @@ const project = useProject()
 const HEIGHT = 40
 const EDGE = 6
 const room = ref<HTMLElement>()
-const width = ref(600)
-let watched: ResizeObserver | undefined
-onMounted(() => {
-  watched = new ResizeObserver(([entry]) => (width.value = entry.contentRect.width))
-  watched.observe(room.value!)
-})
-onBeforeUnmount(() => watched?.disconnect())
+const width = useWidth(room)
 
 const declared = (name: string): Channel | undefined =>
   project.channels.find((c) => c.body.name === name)?.body

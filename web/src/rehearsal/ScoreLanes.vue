@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, reactive, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import type { RehearsalView } from '../api/client'
 import type { Lane, Mark, Score } from '../api/bundle'
+import { useWidth } from '../common/useWidth'
 import { apart, shownMarks, type Shown } from './marks'
 import { laneWords, moved, ticks } from './score'
 
@@ -32,13 +33,7 @@ const LEAST = 3
 const NUDGE = 0.1
 
 const room = ref<HTMLElement>()
-const width = ref(600)
-let watched: ResizeObserver | undefined
-onMounted(() => {
-  watched = new ResizeObserver(([entry]) => (width.value = entry.contentRect.width))
-  watched.observe(room.value!)
-})
-onBeforeUnmount(() => watched?.disconnect())
+const width = useWidth(room)
 
 const on = (seconds: number) => (seconds / props.length) * width.value
 const secondsAt = (event: MouseEvent) => {

@@ -2,29 +2,17 @@ package bellrope.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import bellrope.format.json.Demo;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import picocli.CommandLine;
 
-class RehearseCommandTest {
-    @TempDir
-    private Path folder;
-
-    private Path bundle;
+class RehearseCommandTest extends AtCommandLine {
     private Path pulls;
 
-    private record Run(int code, String out, String err) {}
-
     @BeforeEach
-    void files() throws IOException {
-        bundle = Files.write(folder.resolve("windrow.bellrope.json"), Demo.bytes());
+    void pulls() throws IOException {
         pulls = folder.resolve("pulls.jsonl");
         Files.writeString(pulls, landing("1", "00.000", "thatch", "9") + landing("2", "00.500", "stone", "12.5"));
     }
@@ -34,16 +22,6 @@ class RehearseCommandTest {
                 + "\",\"source\":\"/windrow-post\",\"type\":\"courier.landed\","
                 + "\"time\":\"2026-05-04T10:00:" + second + "Z\",\"data\":{\"position\":[12,0,0],\"normal\":[0,1,0],"
                 + "\"speed\":" + speed + ",\"surface\":\"" + surface + "\"}}\n";
-    }
-
-    private Run run(String... args) {
-        StringWriter out = new StringWriter();
-        StringWriter err = new StringWriter();
-        int code = new CommandLine(new Commands())
-                .setOut(new PrintWriter(out))
-                .setErr(new PrintWriter(err))
-                .execute(args);
-        return new Run(code, out.toString(), err.toString());
     }
 
     @Test

@@ -2,42 +2,14 @@ package bellrope.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import bellrope.format.json.Demo;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import picocli.CommandLine;
 
-class SweepCommandTest {
-    @TempDir
-    private Path folder;
-
-    private Path bundle;
-
-    private record Run(int code, String out, String err) {}
-
-    @BeforeEach
-    void files() throws IOException {
-        bundle = Files.write(folder.resolve("windrow.bellrope.json"), Demo.bytes());
-    }
-
-    private Run run(String... args) {
-        StringWriter out = new StringWriter();
-        StringWriter err = new StringWriter();
-        int code = new CommandLine(new Commands())
-                .setOut(new PrintWriter(out))
-                .setErr(new PrintWriter(err))
-                .execute(args);
-        return new Run(code, out.toString(), err.toString());
-    }
-
+class SweepCommandTest extends AtCommandLine {
     private Path shard(String of) throws IOException {
         Run run = run("sweep", bundle.toString(), "--runs", "7", "--shard", of);
         assertThat(run.code()).isZero();

@@ -3,44 +3,16 @@ package bellrope.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import bellrope.format.json.Bundle;
-import bellrope.format.json.Demo;
 import bellrope.format.json.JsonText;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import picocli.CommandLine;
 
-class TraceCommandTest {
-    @TempDir
-    private Path folder;
-
-    private Path bundle;
-
-    private record Run(int code, String out, String err) {}
-
-    @BeforeEach
-    void files() throws IOException {
-        bundle = Files.write(folder.resolve("windrow.bellrope.json"), Demo.bytes());
-    }
-
-    private Run run(String... args) {
-        StringWriter out = new StringWriter();
-        StringWriter err = new StringWriter();
-        int code = new CommandLine(new Commands())
-                .setOut(new PrintWriter(out))
-                .setErr(new PrintWriter(err))
-                .execute(args);
-        return new Run(code, out.toString(), err.toString());
-    }
-
+class TraceCommandTest extends AtCommandLine {
     private Path written(String form) throws IOException {
         Run run = run("trace", bundle.toString(), "--score", "delivery run", "--to", form);
         assertThat(run.code()).as(run.err()).isZero();

@@ -17,16 +17,19 @@ import bellrope.format.answer.Rehearsals;
 import bellrope.format.answer.Responses;
 import bellrope.format.answer.TakeWish;
 import bellrope.format.answer.Takes;
+import bellrope.format.answer.Traces;
 import bellrope.format.answer.Whole;
 import bellrope.format.answer.Wirings;
 import bellrope.format.answer.Wrong;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.Demo;
 import bellrope.format.json.JacksonValue;
+import bellrope.format.json.JsonText;
 import bellrope.format.json.JsonValue;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Recipes;
 import bellrope.format.report.ParameterReport;
+import bellrope.format.trace.TraceReader;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
@@ -305,6 +308,38 @@ class SameInBrowserIT extends AtBench {
                 "worstSecond",
                 Map.of("name", "the worst second"),
                 Rehearsals.worstSecond(project, "the worst second"));
+    }
+
+    @Test
+    void forScoresThatAreWrittenAsTracesAndReadAgain() {
+        Project project = Demo.project();
+        open(project);
+        JsonValue score = Bundle.write(project.scores().get(0));
+        Map<?, ?> body = JSON.convertValue(JacksonValue.node(score), Map.class);
+        same(
+                "lines",
+                "trace",
+                Map.of("score", body, "table", false, "source", "/game"),
+                Traces.lines(project, score, "/game"));
+        String table = Traces.table(project, score, v -> JsonText.compact(v).replaceFirst("\\.0$", ""));
+        String there = js(
+                        "return window.__ask('trace', {score: JSON.parse(arguments[0]), table: true, source: ''})",
+                        JsonText.compact(JacksonValue.node(score)))
+                .get("answer")
+                .stringValue();
+        assertThat(there).isEqualTo(table);
+
+        // One row is wrong, and one has a time of the day.
+        String wrong = table.replaceFirst("\r\n3,", "\r\nnoon,") + "2026-05-04T10:00:00.25Z,courier.lnded\r\n";
+        Traces here = new Traces(project, TraceReader::number);
+        here.table(wrong);
+        JsonNode read = js(
+                "window.__ask('traceBegun', {}); window.__ask('traceRead', {text: arguments[0]});"
+                        + " return window.__ask('traceScore', {name: 'again'}).answer",
+                wrong);
+        assertThat(difference("", read, JSON.readTree(JSON.writeValueAsString(here.view("again")))))
+                .isEmpty();
+        assertThat(read.get("wrong").intValue()).isPositive();
     }
 
     @Test
