@@ -77,9 +77,9 @@ public final class Guard {
             ChainedOptionsBuilder options = new OptionsBuilder()
                     .include("\\." + parts[0].replace(".", "\\.") + "$")
                     .forks(2)
-                    .warmupIterations(2)
+                    .warmupIterations(8)
                     .warmupTime(TimeValue.seconds(1))
-                    .measurementIterations(3)
+                    .measurementIterations(5)
                     .measurementTime(TimeValue.seconds(1))
                     .timeUnit(TimeUnit.NANOSECONDS);
             if (parts.length > 1) {
