@@ -166,6 +166,16 @@ class PoolsTest {
     }
 
     @Test
+    void ofThoseThatWeighAlikeTheOneThatBeganFirstIsTakenOver() {
+        Stage stage = new Stage(game(puffs(2, WhenEmpty.LOWEST_WEIGHT), LANDING));
+        land(stage, 1);
+        steps(stage, 6);
+        land(stage, 2);
+        steps(stage, 6);
+        assertThat(land(stage, 3).answers().get(0).inWords()).contains("took over puff of 0.2 s before");
+    }
+
+    @Test
     void aPoolThatGrowsGrowsToItsBoundAndStaysSo() {
         Pool growing = new Pool("puff", List.of("puff"), 1, 0, WhenEmpty.GROW, OptionalInt.of(3));
         Stage stage = new Stage(game(growing, LANDING));
