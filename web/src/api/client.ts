@@ -86,6 +86,14 @@ async function json<T>(method: string, path: string, body?: unknown, signal?: Ab
   return (await send(method, path, body, signal)).json()
 }
 
+/** The recipes ship with the application: asked for once. */
+let kept: Promise<RecipeView[]> | undefined
+const recipes = () =>
+  (kept ??= json<RecipeView[]>('GET', '/recipes').catch((e) => {
+    kept = undefined
+    throw e
+  }))
+
 export const api = {
   projects: () => json<ProjectLine[]>('GET', '/projects'),
   create: (name: string) => json<ProjectLine>('POST', '/projects', { name }),
@@ -111,7 +119,7 @@ export const api = {
   importBundle: (project: number, text: string) =>
     json<ProjectLine>('PUT', `/projects/${project}/bundle`, text),
   exportPath: (project: number) => `/api/projects/${project}/bundle`,
-  recipes: () => json<RecipeView[]>('GET', '/recipes'),
+  recipes,
   revisions: (part: number) => json<PartView[]>('GET', `/parts/${part}/revisions`),
   changes: (part: number, before: number, after: number) =>
     json<ChangesView>('GET', `/parts/${part}/changes?before=${before}&after=${after}`),

@@ -113,8 +113,7 @@ export function showPresence(value: number): string {
 }
 
 /** Returns a share in per cent, two digits that count. */
-export const showShare = (part: number, of = 1) =>
-  `${of ? showNumber(Number(((100 * part) / of).toPrecision(2))) : 0} %`
+export const showShare = (share: number) => `${showNumber(Number((100 * share).toPrecision(2)))} %`
 
 /** Returns a number for reading: at most four digits after the point. */
 export function showNumber(value: number): string {

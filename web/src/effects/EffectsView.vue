@@ -22,6 +22,7 @@ import { spriteSources } from '../stage/sprites'
 import { outlinesOf, pathOf, type Grip } from '../stage/outlines'
 import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
+import { MODES, useModes } from '../stage/useModes'
 import EffectHead from './EffectHead.vue'
 import EffectList from './EffectList.vue'
 import EffectNumbers from './EffectNumbers.vue'
@@ -39,14 +40,17 @@ const project = useProject()
 const route = useRoute()
 
 type Shown = Take<PreviewHead>
-const MODES = ['now', 'before', 'side by side'] as const
 const BELOW = ['shape', 'parameters'] as const
 const SURFACES = ['ground', 'wall', 'ceiling'] as const
 
 const stage = ref<InstanceType<typeof StageView>>()
 const effectId = ref(Number(route.query.effect) || project.effects[0]?.id || 0)
 const at = ref(0)
-const mode = ref<(typeof MODES)[number]>('now')
+const saved = computed(() => {
+  const when = base.value && new Date(base.value.savedAt)
+  return when ? `before, ${when.toTimeString().slice(0, 5)}` : 'before'
+})
+const { mode, words, title, flip } = useModes(saved)
 const view = ref<'side' | 'top' | 'free'>('side')
 /** Whether the stage fills the view. */
 const whole = ref(false)
@@ -253,23 +257,18 @@ function move(by: number) {
     shown[Math.min(shown.length - 1, Math.max(0, shown.findIndex((e) => e.id === effectId.value) + by))]
   if (next) open(next.id)
 }
-const saved = computed(() => {
-  const when = base.value && new Date(base.value.savedAt)
-  return when ? `before, ${when.toTimeString().slice(0, 5)}` : 'before'
-})
 const belowWords = (part: 'shape' | 'parameters') =>
   part === 'shape'
     ? `Settings of ${effect.value?.emitters[at.value]?.name}`
     : `Parameters for game code ${effect.value?.parameters.length}`
-const words = (m: (typeof MODES)[number]) => (m === 'before' ? saved.value : m)
 
 defineExpose({ takeFirst: () => list.value?.shown[0] && open(list.value.shown[0].id) })
 
 useKeys({
   ArrowDown: () => move(1),
   ArrowUp: () => move(-1),
-  b: () => (mode.value = mode.value === 'side by side' ? 'now' : 'side by side'),
-  h: () => (mode.value = mode.value === 'before' ? 'now' : 'before'),
+  b: () => flip('side by side'),
+  h: () => flip('before'),
   k: () => part.value && bases.set(effectId.value, project.parts.get(effectId.value)!),
   n: () => (sheet.value = 'recipes'),
   t: () => {
@@ -315,9 +314,7 @@ useKeys({
             :every="play.every"
             :area="take?.head.live"
             :beside="mode === 'side by side' ? takeBefore : undefined"
-            :title="
-              mode === 'side by side' ? 'now' : mode === 'before' ? saved : alone ? `${alone} alone` : ''
-            "
+            :title="title || (alone && `${alone} alone`)"
             unpaused
             :outlines="outlines"
             :moving="moving"

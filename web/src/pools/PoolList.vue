@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import Choice from '../common/Choice.vue'
-import { showShare } from '../common/numberText'
 import { useProject } from '../project/useProject'
 import { useRehearsal } from '../rehearsal/useRehearsal'
 import type { Line } from './lines'
@@ -71,8 +70,7 @@ const groups = computed(() =>
           <span class="count"
             >{{ l.peak }}<template v-if="l.pool"> of {{ l.pool.body.capacity }}</template></span
           >
-          <span v-if="l.refused" class="bad">{{ showShare(l.refused, l.asked) }} refused</span>
-          <span v-else-if="l.takenOver" class="doubt">{{ showShare(l.takenOver, l.asked) }} cut short</span>
+          <span v-if="l.loss && l.loss.tone !== 'sound'" :class="l.loss.tone">{{ l.loss.words }}</span>
         </button>
       </li>
     </ul>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Effect, Pool } from '../api/bundle'
 import type { RehearsalView, SizedView } from '../api/client'
 import type { Part } from '../project/useProject'
-import { alike, heldOver, linesOf, unlike } from './lines'
+import { alike, heldOver, linesOf, unlike, lossOf } from './lines'
 
 const part = <T>(id: number, body: object) => ({ id, revision: 1, body }) as Part<T>
 const effects = ['puff', 'chips', 'hail', 'burst'].map((name, i) => part<Effect>(10 + i, { name }))
@@ -16,7 +16,7 @@ const played = {
     { name: 'hail', peak: 2, values: [2, 1] },
     { name: 'burst', peak: 1, values: [0, 1] },
   ],
-  pools: [{ name: 'flock', peak: 2, asked: 9, refused: 0, takenOver: 1 }],
+  pools: [{ name: 'flock', peak: 2, refused: 0, takenOver: 1, lost: 1 / 9 }],
 } as unknown as RehearsalView
 const sized = (name: string, pooled: boolean, over: string) =>
   ({
@@ -42,7 +42,7 @@ describe('pools and effects without one', () => {
       [11, 'chips', 4],
       [10, 'puff', 0],
     ])
-    expect(lines[0]).toMatchObject({ asked: 9, takenOver: 1 })
+    expect(lines[0]).toMatchObject({ loss: { words: '11 % cut short', tone: 'doubt' } })
     expect(linesOf([], effects, undefined, []).every((l) => l.peak === 0 && !l.sized)).toBe(true)
   })
   it('are told apart by whether they are as advised, and made so in one change', () => {
@@ -56,5 +56,11 @@ describe('pools and effects without one', () => {
   it('add up what their effects hold', () => {
     expect(heldOver(lines[0], played)).toEqual([2, 2])
     expect(heldOver(lines[2], played)).toBeUndefined()
+  })
+
+  it('says what a pool lost and how', () => {
+    expect(lossOf({ lost: 0, refused: 0, takenOver: 0 })).toEqual({ words: 'none lost', tone: 'sound' })
+    expect(lossOf({ lost: 0.25, refused: 2, takenOver: 0 })).toEqual({ words: '25 % refused', tone: 'bad' })
+    expect(lossOf({ lost: 0.25, refused: 1, takenOver: 1 })).toEqual({ words: '25 % lost', tone: 'bad' })
   })
 })

@@ -1,5 +1,6 @@
 import type { Effect, Pool } from '../api/bundle'
 import type { RehearsalView, SizedView } from '../api/client'
+import { showShare } from '../common/numberText'
 import type { Part } from '../project/useProject'
 import { placesOf } from '../rehearsal/usage'
 import { advice, asAdvised } from './sizing'
@@ -14,10 +15,21 @@ export interface Line {
   pool?: Part<Pool>
   /** Most held at once. */
   peak: number
-  asked: number
-  refused: number
-  takenOver: number
+  /** What the pool lost, if anything was rehearsed. */
+  loss?: Loss
   sized?: SizedView
+}
+
+/** What a pool lost, in words, and how the theme tones it. */
+export interface Loss {
+  words: string
+  tone: 'bad' | 'doubt' | 'sound'
+}
+
+export function lossOf(use: Pick<RehearsalView['pools'][number], 'refused' | 'takenOver' | 'lost'>): Loss {
+  if (!use.lost) return { words: 'none lost', tone: 'sound' }
+  const how = !use.refused ? 'cut short' : use.takenOver ? 'lost' : 'refused'
+  return { words: `${showShare(use.lost)} ${how}`, tone: use.refused ? 'bad' : 'doubt' }
 }
 
 /** Returns pools in the project's order, then effects without one, what is held most first. */
@@ -36,9 +48,7 @@ export function linesOf(
       effects: pool.body.effects,
       pool,
       peak: use?.peak ?? 0,
-      asked: use?.asked ?? 0,
-      refused: use?.refused ?? 0,
-      takenOver: use?.takenOver ?? 0,
+      loss: use && lossOf(use),
       sized: sized.find((s) => s.name === pool.body.name),
     }
   })
@@ -49,9 +59,6 @@ export function linesOf(
       name: e.body.name,
       effects: [e.body.name],
       peak: played?.effects.find((x) => x.name === e.body.name)?.peak ?? 0,
-      asked: 0,
-      refused: 0,
-      takenOver: 0,
       sized: sized.find((s) => !s.pooled && s.effects[0] === e.body.name),
     }))
     .sort((a, b) => b.peak - a.peak)

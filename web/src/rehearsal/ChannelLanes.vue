@@ -149,10 +149,10 @@ const told = (row: Row) => {
   <div class="channels" role="group" aria-label="Channels">
     <div class="names">
       <div v-for="r in rows" :key="r.one.channel" class="name">
-        <span class="which"
+        <span class="lane"
           ><b>{{ r.one.channel }}</b> <span class="quiet">{{ r.words }}</span></span
         >
-        <button class="remove" :aria-label="`Delete the line of ${r.one.channel}`" @click="remove(r)">
+        <button class="remove small" :aria-label="`Delete the line of ${r.one.channel}`" @click="remove(r)">
           delete
         </button>
       </div>
@@ -203,45 +203,14 @@ const told = (row: Row) => {
   </div>
 </template>
 
+<style scoped src="./lanes.css"></style>
 <style scoped>
-.channels {
-  display: grid;
-  grid-template-columns: 216px minmax(0, 1fr);
-  padding: 0 14px 0 0;
-  border-top: 1px solid var(--line);
-}
 .name {
   height: 41px;
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  padding: 0 8px 0 14px;
-  border-bottom: 1px solid var(--line);
-}
-.which {
-  flex: 1;
-  min-width: 0;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.which .quiet {
-  margin-left: 6px;
-  font-size: 12px;
-}
-.remove {
-  font-size: 12px;
-  color: var(--muted);
-  min-height: 24px;
-}
-.time {
-  position: relative;
-  margin-left: 12px;
-  min-width: 0;
 }
 .line {
   height: 41px;
-  border-bottom: 1px solid var(--line);
+  border-top: 1px solid var(--line);
   cursor: copy;
 }
 .line svg {
@@ -261,14 +230,6 @@ circle {
 .line:focus-visible circle.at {
   stroke: var(--ink);
   stroke-width: 2;
-}
-.now {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  width: 1px;
-  background: var(--ink);
-  pointer-events: none;
 }
 .add {
   padding: 4px 14px;

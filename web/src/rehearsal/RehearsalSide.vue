@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { AccountReport, RehearsalView } from '../api/client'
-import { showNumber, showShare } from '../common/numberText'
+import { showNumber } from '../common/numberText'
+import { lossOf } from '../pools/lines'
 import { useProject } from '../project/useProject'
-import { brief } from '../common/plot'
-import { compared, comparedPools, type ComparedPool } from './compared'
+import { compared } from './compared'
 import { unitOf } from './usage'
 import type { Before } from './useRehearsal'
 
@@ -24,11 +24,7 @@ const project = useProject()
 
 const to = (pool?: number) => ({ path: '/pools', query: { project: project.id, pool } })
 const poolNamed = (name: string) => project.pools.find((p) => p.body.name === name)?.id
-const differences = computed(() => props.before && compared(props.before.take.head, props.played))
-const pools = computed(() => props.before && comparedPools(props.before.take.head, props.played))
-const share = (lost?: number) => (lost === undefined ? 'no pool' : showShare(lost))
-const sizes = ({ capacityBefore: a, capacityNow: b }: ComparedPool) =>
-  a === b ? `of ${b}` : `of ${a ?? '—'} → ${b ?? '—'}`
+const tables = computed(() => props.before && compared(props.before.take.head, props.played))
 /** Of the many that come together only who answered; where nobody did, why. */
 const told = (a: AccountReport, alone: boolean) =>
   alone || a.answers.every((l) => !l.answered) ? a.answers : a.answers.filter((l) => l.answered)
@@ -66,41 +62,23 @@ const told = (a: AccountReport, alone: boolean) =>
         <el-button link class="link" @click="emit('keep')">keep this instead</el-button>&ensp;
         <el-button link class="link" @click="emit('forget')">end it</el-button>
       </p>
-      <table>
+      <table v-for="t in tables" :key="t.title">
         <thead>
           <tr>
-            <th scope="col">most at once</th>
+            <th scope="col">{{ t.title }}</th>
             <th scope="col" class="right">before</th>
             <th scope="col" class="right">now</th>
-            <th scope="col" class="right">change</th>
+            <th scope="col" class="right">{{ t.last }}</th>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="l in differences" :key="l.name" :title="l.unit && `in ${l.unit}`">
-            <th scope="row">{{ l.name }}</th>
-            <td class="right">{{ brief(l.before) }}</td>
-            <td class="number">{{ brief(l.now) }}</td>
-            <td class="right" :class="{ sound: l.sign < 0, doubt: l.sign > 0, quiet: !l.sign }">
-              {{ l.change }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <table v-if="pools?.length">
-        <thead>
-          <tr>
-            <th scope="col">lost by pools</th>
-            <th scope="col" class="right">before</th>
-            <th scope="col" class="right">now</th>
-            <th scope="col" class="right">capacity</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="p in pools" :key="p.name">
-            <th scope="row">{{ p.name }}</th>
-            <td class="right">{{ share(p.before) }}</td>
-            <td class="number">{{ share(p.now) }}</td>
-            <td class="right quiet">{{ sizes(p) }}</td>
+          <tr v-for="r in t.rows" :key="r.name">
+            <th scope="row">
+              {{ r.name }} <small class="quiet">{{ r.unit }}</small>
+            </th>
+            <td class="right">{{ r.before }}</td>
+            <td class="number">{{ r.now }}</td>
+            <td class="right" :class="r.tone">{{ r.change }}</td>
           </tr>
         </tbody>
       </table>
@@ -132,9 +110,7 @@ const told = (a: AccountReport, alone: boolean) =>
           </th>
           <td class="number">{{ p.peak }} of {{ p.capacity }}</td>
           <td>
-            <span v-if="p.refused" class="bad">{{ showShare(p.refused, p.asked) }} refused</span>
-            <span v-else-if="p.takenOver" class="doubt">{{ showShare(p.takenOver, p.asked) }} cut short</span>
-            <span v-else class="sound">none lost</span>
+            <span :class="lossOf(p).tone">{{ lossOf(p).words }}</span>
           </td>
         </tr>
       </tbody>

@@ -19,6 +19,7 @@ import type { Backdrop } from '../stage/renderer'
 import { spriteSources } from '../stage/sprites'
 import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
+import { MODES, useModes } from '../stage/useModes'
 import { useStage } from '../stage/useStage'
 import { BY, drawnUsage, USED, usedWords } from './usage'
 import ChannelLanes from './ChannelLanes.vue'
@@ -164,16 +165,11 @@ function addLane(name: string) {
   lane.value = next.id
 }
 
-const MODES = ['now', 'before', 'side by side'] as const
-const mode = ref<(typeof MODES)[number]>('now')
 const before = computed(() => rehearsal.before?.take)
-const saved = computed(() => `before, ${rehearsal.before?.at}`)
-watch(before, (there) => {
-  if (!there) mode.value = 'now'
-})
-const flip = (to: (typeof MODES)[number]) => {
-  if (before.value) mode.value = mode.value === to ? 'now' : to
-}
+const { mode, words, title, flip } = useModes(
+  computed(() => `before, ${rehearsal.before?.at}`),
+  () => !!before.value,
+)
 
 const chart = computed(
   () => played.value && drawnUsage(played.value, used.value, by.value, before.value?.head),
@@ -251,7 +247,7 @@ useKeys({
           v-model:backdrop="backdrop"
           :take="mode === 'before' ? before : take"
           :beside="mode === 'side by side' ? before : undefined"
-          :title="mode === 'side by side' ? 'now' : mode === 'before' ? saved : ''"
+          :title="title"
           :busy="!!rehearsal.playing"
           :sprites="sprites"
           :point="[0, 0, 0]"
@@ -293,7 +289,7 @@ useKeys({
               label="Which rehearsal"
               :value="mode"
               :options="MODES"
-              :words="(m) => (m === 'before' ? saved : m)"
+              :words="words"
               @choose="mode = $event"
             />
           </template>
@@ -308,7 +304,7 @@ useKeys({
               :view="view"
               :backdrop="backdrop"
               :follows="stage?.clock"
-              :title="saved"
+              :title="words('before')"
             />
           </template>
         </StageView>

@@ -154,7 +154,7 @@ const said = (m: Mark) =>
           <span class="quiet">{{ r.words }}</span>
         </button>
         <button
-          class="mute"
+          class="mute small"
           :aria-pressed="!!r.lane.muted"
           :aria-label="`Mute ${r.lane.event}`"
           @click="emit('change', { ...r.lane, muted: r.lane.muted ? undefined : true }, true)"
@@ -225,11 +225,13 @@ const said = (m: Mark) =>
   </div>
 </template>
 
+<style scoped src="./lanes.css"></style>
 <style scoped>
-.score {
-  display: grid;
-  grid-template-columns: 216px minmax(0, 1fr);
-  padding: 0 14px 0 0;
+.name {
+  height: 24px;
+}
+.lane {
+  height: 100%;
 }
 .ruler {
   height: 20px;
@@ -243,14 +245,6 @@ const said = (m: Mark) =>
   font-size: 11px;
   fill: var(--muted);
 }
-.name {
-  height: 24px;
-  display: flex;
-  align-items: center;
-  border-top: 1px solid var(--line);
-  gap: 8px;
-  padding: 0 8px 0 14px;
-}
 .open {
   background: var(--bronze-pale);
 }
@@ -260,32 +254,9 @@ const said = (m: Mark) =>
 .muted b {
   text-decoration: line-through;
 }
-.lane {
-  flex: 1;
-  min-width: 0;
-  height: 100%;
-  text-align: left;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.lane .quiet {
-  margin-left: 6px;
-  font-size: 12px;
-}
-.mute {
-  font-size: 12px;
-  color: var(--muted);
-  min-height: 24px;
-}
 .mute[aria-pressed='true'] {
   color: var(--vermilion);
   font-weight: 600;
-}
-.time {
-  position: relative;
-  margin-left: 12px;
-  min-width: 0;
 }
 .marks {
   position: relative;
@@ -338,14 +309,6 @@ rect {
 .refused {
   fill: var(--vermilion);
   background: var(--vermilion);
-}
-.now {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  width: 1px;
-  background: var(--ink);
-  pointer-events: none;
 }
 .after {
   position: absolute;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { RehearsalView } from '../api/client'
-import { compared, comparedPools } from './compared'
+import { compared } from './compared'
 import { drawnUsage } from './usage'
 
 const view = (of: object) =>
@@ -20,39 +20,36 @@ const use = (name: string, values: number[]) => ({
   peakAt: 0,
   mean: 1,
 })
-const pool = (name: string, asked: number, refused: number, takenOver: number, capacity = 8) => ({
-  name,
-  asked,
-  refused,
-  takenOver,
-  capacity,
-  peak: capacity,
-})
+const pool = (name: string, lost: number, capacity = 8) => ({ name, lost, capacity, peak: capacity })
+const rows = (before: object, now: object, table = 0) => compared(view(before), view(now))[table].rows
 
 describe('two rehearsals of one score', () => {
-  it('tells by how much each number changed', () => {
-    const before = view({ whole: [use('instances', [16]), use('presence', [2])], births: 100 })
-    const now = view({ whole: [use('instances', [12]), use('presence', [2])], births: 151 })
-    expect(compared(before, now).map((l) => [l.name, l.before, l.now, l.change, l.sign])).toEqual([
-      ['instances', 16, 12, '−25 %', -1],
-      ['presence', 2, 2, 'same', 0],
-      ['born', 100, 151, '+51 %', 1],
+  it('tells by how much each number changed, with its unit', () => {
+    const told = rows(
+      { whole: [use('instances', [16]), use('presence', [2])], births: 100 },
+      { whole: [use('instances', [12]), use('presence', [2])], births: 151 },
+    )
+    expect(told.map((r) => [r.name, r.unit, r.before, r.now, r.change, r.tone])).toEqual([
+      ['instances', '', '16', '12', '−25 %', 'sound'],
+      ['presence', 'u²', '2', '2', 'same', 'quiet'],
+      ['born', '', '100', '151', '+51 %', 'doubt'],
     ])
   })
 
   it('says that something is new where it was nothing', () => {
-    const [cost] = compared(view({ whole: [use('cost', [0])] }), view({ whole: [use('cost', [3])] }))
+    const [cost] = rows({ whole: [use('cost', [0])] }, { whole: [use('cost', [3])] })
     expect(cost.change).toBe('new')
   })
 
   it('compares what pools lost, and shows those that came and went', () => {
-    const before = view({ pools: [pool('hail', 100, 0, 4), pool('old', 10, 1, 0)] })
-    const now = view({ pools: [pool('hail', 100, 1, 1, 12), pool('new', 0, 0, 0)] })
-    expect(comparedPools(before, now)).toEqual([
-      { name: 'hail', before: 0.04, now: 0.02, capacityBefore: 8, capacityNow: 12 },
-      { name: 'new', before: undefined, now: 0, capacityBefore: undefined, capacityNow: 8 },
-      { name: 'old', before: 0.1, now: undefined, capacityBefore: 8, capacityNow: undefined },
+    const before = { pools: [pool('hail', 0.04), pool('old', 0.1)] }
+    const now = { pools: [pool('hail', 0.02, 12), pool('new', 0)] }
+    expect(rows(before, now, 1).map((r) => [r.name, r.before, r.now, r.change, r.tone])).toEqual([
+      ['hail', '4 %', '2 %', 'of 8 → 12', 'sound'],
+      ['new', 'no pool', '0 %', 'of — → 8', 'quiet'],
+      ['old', '10 %', 'no pool', 'of 8 → —', 'quiet'],
     ])
+    expect(compared(view({}), view({}))).toHaveLength(1)
   })
 
   it('draws the one before at the times of the other, though it has other points and is shorter', () => {

@@ -1,17 +1,24 @@
 import type { RehearsalView } from '../api/client'
+import { showShare } from '../common/numberText'
 import { brief } from '../common/plot'
 import { unitOf } from './usage'
 
-/** One number of two rehearsals. */
+/** A number of two rehearsals, in words, and how they differ. */
 export interface Compared {
   name: string
   unit: string
-  before: number
-  now: number
-  /** How much more it is now, in words: `+12 %`; that it is the same; or what cannot be said in per cent. */
+  before: string
+  now: string
   change: string
-  /** Whether it is more, the same or less. */
-  sign: -1 | 0 | 1
+  /** As the theme tones it: less is sound, more is doubtful. */
+  tone: 'sound' | 'doubt' | 'quiet'
+}
+
+/** Numbers that belong together, what they are, and what their last column tells. */
+export interface ComparedTable {
+  title: string
+  last: string
+  rows: Compared[]
 }
 
 function change(before: number, now: number): string {
@@ -20,45 +27,47 @@ function change(before: number, now: number): string {
   const share = Number(((100 * (now - before)) / before).toPrecision(2))
   return share === 0 ? 'same' : `${share > 0 ? '+' : '−'}${brief(Math.abs(share))} %`
 }
+const tone = (before: number, now: number) => (now < before ? 'sound' : now > before ? 'doubt' : 'quiet')
 
-function line(name: string, unit: string, before: number, now: number): Compared {
-  return { name, unit, before, now, change: change(before, now), sign: Math.sign(now - before) as -1 | 0 | 1 }
+const line = (name: string, before: number, now: number): Compared => ({
+  name,
+  unit: unitOf(name),
+  before: brief(before),
+  now: brief(now),
+  change: change(before, now),
+  tone: tone(before, now),
+})
+
+function pool(name: string, before: RehearsalView, now: RehearsalView): Compared {
+  const [was, is] = [before, now].map((view) => view.pools.find((p) => p.name === name))
+  const lost = (p: typeof was) => (p ? showShare(p.lost) : 'no pool')
+  const [from, to] = [was, is].map((p) => p?.capacity ?? '—')
+  return {
+    name,
+    unit: '',
+    before: lost(was),
+    now: lost(is),
+    change: from === to ? `of ${to}` : `of ${from} → ${to}`,
+    tone: was && is ? tone(was.lost, is.lost) : 'quiet',
+  }
 }
 
-/** Returns how two rehearsals differ: what each asks for at once at most, and all that is born. */
-export function compared(before: RehearsalView, now: RehearsalView): Compared[] {
-  return [
-    ...now.whole.map((l) =>
-      line(l.name, unitOf(l.name), before.whole.find((w) => w.name === l.name)?.peak ?? 0, l.peak),
-    ),
-    line('born', '', before.births, now.births),
-  ]
-}
-
-/** What a pool lost in two rehearsals, as shares of what it was asked for; nothing where there was no such pool. */
-export interface ComparedPool {
-  name: string
-  before?: number
-  now?: number
-  capacityBefore?: number
-  capacityNow?: number
-}
-
-type Used = RehearsalView['pools'][number]
-const lost = (p: Used | undefined) => p && (p.asked ? (p.refused + p.takenOver) / p.asked : 0)
-
-/** Returns what pools lost, those that are only in one of the rehearsals too. */
-export function comparedPools(before: RehearsalView, now: RehearsalView): ComparedPool[] {
-  const names = [...new Set([...now.pools, ...before.pools].map((p) => p.name))]
-  return names.map((name) => {
-    const was = before.pools.find((p) => p.name === name)
-    const is = now.pools.find((p) => p.name === name)
-    return {
-      name,
-      before: lost(was),
-      now: lost(is),
-      capacityBefore: was?.capacity,
-      capacityNow: is?.capacity,
-    }
-  })
+/** Returns how two rehearsals differ: what each asks for at once at most, what spawns, and what pools lose. */
+export function compared(before: RehearsalView, now: RehearsalView): ComparedTable[] {
+  const peak = (of: RehearsalView, name: string) => of.whole.find((l) => l.name === name)?.peak ?? 0
+  const pools = [...new Set([...now.pools, ...before.pools].map((p) => p.name))]
+  const numbers: ComparedTable = {
+    title: 'most at once',
+    last: 'change',
+    rows: [
+      ...now.whole.map((l) => line(l.name, peak(before, l.name), l.peak)),
+      line('born', before.births, now.births),
+    ],
+  }
+  return pools.length
+    ? [
+        numbers,
+        { title: 'lost by pools', last: 'capacity', rows: pools.map((name) => pool(name, before, now)) },
+      ]
+    : [numbers]
 }

@@ -5,7 +5,7 @@ export interface Tap {
   event: string
   /** Seconds since the recording began. */
   at: number
-  /** When a span was let go. */
+  /** When a span ended. */
   until?: number
   /** Which value a state took. */
   value?: string

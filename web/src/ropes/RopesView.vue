@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, provide, reactive, ref, shallowRef, watch } from 'vue'
-import { Refused, type AccountReport, type ResponseView } from '../api/client'
+import { computed, nextTick, onMounted, provide, reactive, ref, shallowRef, watch } from 'vue'
+import { api, Refused, type AccountReport, type ResponseView } from '../api/client'
 import type { Effect, Payload, Vector } from '../api/bundle'
 import { latest } from '../common/latest'
 import { responses as computedResponses, take as computedTake } from '../core/computed'
@@ -31,6 +31,9 @@ import { NEW_EVENT } from './newEvent'
 /** The view of ropes: pull an event, see the response, read its numbers, change one thing, pull again. */
 defineProps<{ find: string }>()
 const project = useProject()
+
+// What a part may play is there before its list opens: nothing moves under the pointer. A failure is said there.
+onMounted(() => api.recipes().catch(() => undefined))
 
 const stage = ref<InstanceType<typeof StageView>>()
 const list = ref<InstanceType<typeof EventList>>()

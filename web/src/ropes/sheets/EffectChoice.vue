@@ -24,7 +24,8 @@ const finder = ref<InputInstance>()
 
 onMounted(async () => {
   // The sheet is shown a moment after it is there.
-  setTimeout(() => finder.value?.focus(), 60)
+  // A list that has been scrolled meanwhile stays where it is.
+  setTimeout(() => finder.value?.input?.focus({ preventScroll: true }), 60)
   try {
     recipes.value = await api.recipes()
   } catch (e) {

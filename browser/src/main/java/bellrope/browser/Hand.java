@@ -41,7 +41,7 @@ interface Hand extends JSObject {
 
     boolean flagOf(JSObject value);
 
-    /** Reads a decimal number; NaN where a text is none. */
+    /** Reads a decimal number. */
     double read(String text);
 
     String written(JSObject value);

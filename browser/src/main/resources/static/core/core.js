@@ -28,7 +28,7 @@ const hand = {
   textOf: (v) => v,
   numberOf: (v) => v,
   flagOf: (v) => v,
-  read: (text) => (/^[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d{1,3})?$/.test(text) ? Number(text) : NaN),
+  read: (text) => Number(text),
   written: (v) => JSON.stringify(v),
   normalized: (text, form) => text.normalize(form),
 }

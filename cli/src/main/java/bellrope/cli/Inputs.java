@@ -50,6 +50,16 @@ final class Inputs {
         return project.score(name);
     }
 
+    /** Tells whether either a file of pulls or a score is given; says so where it is both or neither. */
+    boolean either(String command, Path pulls, String score) {
+        if ((pulls == null) != (score == null)) {
+            return true;
+        }
+        err.println(command + ": " + (pulls == null ? "no pulls" : "a file of pulls and a score")
+                + ": either PULLS or --score NAME");
+        return false;
+    }
+
     void refuse(Path file, List<Problem> problems) {
         problems.forEach(problem -> err.println(file.getFileName() + " " + problem));
     }

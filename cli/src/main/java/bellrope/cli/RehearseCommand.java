@@ -61,12 +61,10 @@ final class RehearseCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         PrintWriter err = spec.commandLine().getErr();
-        if ((pulls == null) == (score == null)) {
-            err.println("rehearse: " + (pulls == null ? "nothing to play" : "a file of pulls and a score")
-                    + ": either PULLS or --score NAME");
+        Inputs inputs = new Inputs(err);
+        if (!inputs.either("rehearse", pulls, score)) {
             return Commands.MISUSED;
         }
-        Inputs inputs = new Inputs(err);
         Optional<Project> read = inputs.project(bundle);
         if (read.isEmpty()) {
             return Commands.UNREADABLE;

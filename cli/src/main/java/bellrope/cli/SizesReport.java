@@ -4,13 +4,14 @@ import bellrope.format.answer.SizedView;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import tools.jackson.databind.JsonNode;
 
 /**
  * How large pools have to be for a score, for reading, by people and by machines.
  *
- * @param set settings that have other values than in the bundle, in JSON
+ * @param set settings that have other values than in the bundle
  */
-record SizesReport(Map<String, String> set, String score, int runs, List<SizedView> pools) {
+record SizesReport(Map<String, JsonNode> set, String score, int runs, List<SizedView> pools) {
     static String inWords(String score, int runs, List<SizedView> sized) {
         StringBuilder text = new StringBuilder();
         line(

@@ -2,13 +2,13 @@ package bellrope.cli;
 
 import bellrope.core.project.Project;
 import bellrope.core.score.Score;
-import bellrope.core.score.Transcript;
+import bellrope.core.score.ScoreBuilder;
 import bellrope.core.score.Writing;
 import bellrope.core.score.Written;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.JsonText;
-import bellrope.format.trace.Heard;
 import bellrope.format.trace.Trace;
+import bellrope.format.trace.TraceListener;
 import bellrope.format.trace.TraceReader;
 import bellrope.format.trace.TraceWriter;
 import java.io.IOException;
@@ -65,9 +65,8 @@ final class TraceCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         PrintWriter err = spec.commandLine().getErr();
-        if ((pulls == null) == (score == null)) {
-            err.println("trace: " + (pulls == null ? "nothing to read" : "a file of pulls and a score")
-                    + ": either PULLS or --score NAME");
+        Inputs inputs = new Inputs(err);
+        if (!inputs.either("trace", pulls, score)) {
             return Commands.MISUSED;
         }
         boolean fits = score == null ? to == null || to == To.score : to == To.jsonl || to == To.csv;
@@ -76,7 +75,6 @@ final class TraceCommand implements Callable<Integer> {
                     + (score == null ? "score, or nothing, for a file of pulls" : "jsonl or csv for a score"));
             return Commands.MISUSED;
         }
-        Inputs inputs = new Inputs(err);
         Optional<Project> project = inputs.project(bundle);
         if (project.isEmpty()) {
             return Commands.UNREADABLE;
@@ -102,11 +100,11 @@ final class TraceCommand implements Callable<Integer> {
 
     private int read(Project project, Inputs inputs) {
         PrintWriter err = spec.commandLine().getErr();
-        Transcript transcript = new Transcript();
-        Heard heard = to == To.score ? Heard.by(transcript) : new Heard() {};
+        ScoreBuilder builder = new ScoreBuilder();
+        TraceListener listener = to == To.score ? TraceListener.by(builder) : new TraceListener() {};
         TraceReader reader;
         try (Reader text = Files.newBufferedReader(pulls)) {
-            reader = Trace.hear(text, table(pulls), project, heard);
+            reader = Trace.hear(text, table(pulls), project, listener);
         } catch (MalformedInputException e) {
             err.println(pulls.getFileName() + ": no UTF-8: a text in UTF-8");
             return Commands.UNREADABLE;
@@ -118,9 +116,9 @@ final class TraceCommand implements Callable<Integer> {
         PrintWriter out = spec.commandLine().getOut();
         if (to == To.score) {
             String name = pulls.getFileName().toString().replaceFirst("\\.[^.]*$", "");
-            Optional<Score> made = transcript.score(name.isBlank() ? "trace" : name);
+            Optional<Score> made = builder.score(name.isBlank() ? "trace" : name);
             made.ifPresent(s -> out.print(JsonText.pretty(Bundle.write(s))));
-            Transcript.Left left = transcript.left();
+            ScoreBuilder.Left left = builder.left();
             if (left.tagged() + left.moving() + left.gone() > 0) {
                 err.println("a score does not keep tags (" + left.tagged() + "), velocities (" + left.moving()
                         + ") and ends of subjects (" + left.gone() + ")");

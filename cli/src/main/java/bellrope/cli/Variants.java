@@ -4,6 +4,7 @@ import bellrope.core.project.Project;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.JsonText;
 import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -32,10 +33,10 @@ final class Variants {
     /**
      * One of them.
      *
-     * @param set which settings have which values, in JSON
+     * @param set which settings have which values
      * @param bytes of the bundle with them
      */
-    record Variant(Map<String, String> set, byte[] bytes, Project project) {
+    record Variant(Map<String, JsonNode> set, byte[] bytes, Project project) {
         /** Returns a title for what is printed of it; empty where nothing is set. */
         String title() {
             StringBuilder title = new StringBuilder();
@@ -58,17 +59,17 @@ final class Variants {
                     .map(project -> List.of(new Variant(Map.of(), bytes.get(), project)))
                     .orElse(List.of());
         }
-        List<Map<String, String>> settings = new ArrayList<>(List.of(new LinkedHashMap<>()));
+        List<Map<String, JsonNode>> settings = new ArrayList<>(List.of(new LinkedHashMap<>()));
         for (String one : given) {
-            Optional<List<String>> values = values(one, err);
+            Optional<List<JsonNode>> values = values(one, err);
             if (values.isEmpty()) {
                 return List.of();
             }
             String pointer = one.substring(0, one.indexOf('='));
-            List<Map<String, String>> next = new ArrayList<>();
-            for (Map<String, String> so : settings) {
-                for (String value : values.get()) {
-                    Map<String, String> more = new LinkedHashMap<>(so);
+            List<Map<String, JsonNode>> next = new ArrayList<>();
+            for (Map<String, JsonNode> so : settings) {
+                for (JsonNode value : values.get()) {
+                    Map<String, JsonNode> more = new LinkedHashMap<>(so);
                     more.put(pointer, value);
                     next.add(more);
                 }
@@ -80,7 +81,7 @@ final class Variants {
             }
         }
         List<Variant> variants = new ArrayList<>();
-        for (Map<String, String> set : settings) {
+        for (Map<String, JsonNode> set : settings) {
             Optional<Variant> made = made(set, bytes.get(), bundle, inputs, err);
             if (made.isEmpty()) {
                 return List.of();
@@ -90,7 +91,7 @@ final class Variants {
         return variants;
     }
 
-    private static Optional<List<String>> values(String given, PrintWriter err) {
+    private static Optional<List<JsonNode>> values(String given, PrintWriter err) {
         int equals = given.indexOf('=');
         JsonText.Parsed parsed =
                 equals < 0 || !given.startsWith("/") ? null : JsonText.parse("[" + given.substring(equals + 1) + "]");
@@ -98,25 +99,23 @@ final class Variants {
             err.println("--set: \"" + given + "\": such as /pools/0/capacity=6,8,10; texts in quotes");
             return Optional.empty();
         }
-        List<String> values = new ArrayList<>();
-        parsed.node().forEach(v -> values.add(JsonText.compact(v)));
-        return Optional.of(values);
+        return Optional.of(List.copyOf(parsed.node().values()));
     }
 
     private static Optional<Variant> made(
-            Map<String, String> set, byte[] bytes, Path bundle, Inputs inputs, PrintWriter err) {
+            Map<String, JsonNode> set, byte[] bytes, Path bundle, Inputs inputs, PrintWriter err) {
         JsonText.Parsed parsed = JsonText.parse(bytes);
         if (parsed.failed()) {
             inputs.refuse(bundle, parsed.problems());
             return Optional.empty();
         }
-        for (Map.Entry<String, String> one : set.entrySet()) {
-            if (!put(parsed.node(), one.getKey(), JsonText.parse(one.getValue()).node())) {
+        for (Map.Entry<String, JsonNode> one : set.entrySet()) {
+            if (!put(parsed.node(), one.getKey(), one.getValue())) {
                 err.println("--set: \"" + one.getKey() + "\": a place that is in the bundle");
                 return Optional.empty();
             }
         }
-        byte[] changed = JsonText.pretty(parsed.node()).getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        byte[] changed = JsonText.pretty(parsed.node()).getBytes(StandardCharsets.UTF_8);
         Bundle.Read<Project> read = Bundle.read(changed);
         if (read.value().isEmpty()) {
             inputs.refuse(bundle, read.problems());

@@ -67,7 +67,7 @@ class SweepCommandTest extends AtCommandLine {
         assertThat(whole.err()).doesNotContain("--set");
         String[] lines = whole.out().split("\n");
         assertThat(lines).hasSize(2);
-        assertThat(lines[0]).startsWith("{\"set\":{\"/scores/0/lanes/5/when/perSecond/1/value\":\"2\"}");
+        assertThat(lines[0]).startsWith("{\"set\":{\"/scores/0/lanes/5/when/perSecond/1/value\":2}");
         assertThat(load(lines[1])).isGreaterThan(2 * load(lines[0]));
         List<String> merge =
                 new ArrayList<>(List.of("merge", bundle.toString(), "--runs", "3", "--set", set, "--json"));

@@ -52,7 +52,7 @@ class TraceCommandTest extends AtCommandLine {
         Files.write(trace, lines);
         Run run = run("trace", bundle.toString(), trace.toString());
         assertThat(run.code()).isEqualTo(1);
-        assertThat(run.err()).isEqualTo("run.csv /line 5/at: \"-3\": seconds from the beginning, 0 or more\n");
+        assertThat(run.err()).isEqualTo("run.csv /line 5/time: \"-3\": seconds from the beginning, 0 or more\n");
         assertThat(run.out()).endsWith("1 cannot\n");
         Files.write(trace, new byte[] {(byte) 0xff, 'a'});
         assertThat(run("trace", bundle.toString(), trace.toString()).err()).contains("no UTF-8");

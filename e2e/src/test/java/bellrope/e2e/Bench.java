@@ -165,6 +165,18 @@ final class Bench implements AutoCloseable {
         });
     }
 
+    /** Opens a rope on the board. Rows that are still growing move it away from under a hand: it is pressed again. */
+    void openRope(String name) {
+        String row = "[data-rope='" + name + "']";
+        await(b -> {
+            if (!all(row + ".open").isEmpty()) {
+                return true;
+            }
+            click(row + " .knot");
+            return false;
+        });
+    }
+
     /** Clicks the first element of a kind that says exactly this. */
     void clickText(String css, String text) {
         click(b -> all(css).stream()

@@ -54,6 +54,19 @@ abstract class FromNothing {
         bench.clickText(".events button", "+ event");
         bench.clickStarting(".el-dialog .commons button", verb);
         bench.awaitText(".events", verb);
+        shutSheet();
+    }
+
+    /** Declares a channel, with the range and the usual value that it begins with. */
+    static void channel(String name) {
+        bench.clickText(".events button", "channels, places");
+        bench.clickText(".el-dialog button", "+ channel");
+        bench.type("Name of channel", name + Keys.ENTER);
+        bench.await(b -> !bench.all("input[aria-label='Name of " + name + "']").isEmpty());
+        shutSheet();
+    }
+
+    private static void shutSheet() {
         bench.click(".el-dialog__headerbtn");
         bench.await(b -> bench.all(".el-overlay").stream().noneMatch(WebElement::isDisplayed));
     }

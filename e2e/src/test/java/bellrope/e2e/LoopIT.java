@@ -27,13 +27,8 @@ class LoopIT extends AtBench {
                         + "return p.getClientRects().length > 0 && getComputedStyle(p).opacity === '1'"));
     }
 
-    private static void openRope(String name) {
-        bench.click("[data-rope='" + name + "'] .knot");
-        bench.await(b -> !bench.all("[data-rope='" + name + "'].open").isEmpty());
-    }
-
     private static void shape(String rope) {
-        openRope(rope);
+        bench.openRope(rope);
         bench.press("e");
         bench.one("[data-testid=bench]");
     }
@@ -186,12 +181,12 @@ class LoopIT extends AtBench {
 
     @Test
     void theSentenceIsEditedWhereItStands() {
-        openRope("landing hard");
+        bench.openRope("landing hard");
         bench.clickText(".row.open .part", "speed over 11 u/s");
         bench.enter("Bound", "5");
         bench.awaitText("[data-rope='landing hard'] .sentence", "speed over 5 u/s");
         bench.click(".events .head");
-        openRope("struck by a branch");
+        bench.openRope("struck by a branch");
         bench.clickText(".row.open .part", "no effect chosen");
         bench.clickStarting(".el-popper .choice", "hail shatter");
         bench.awaitText("[data-rope='struck by a branch'] .sentence", "play hail shatter");
@@ -215,7 +210,7 @@ class LoopIT extends AtBench {
         bench.await(b -> bench.all(".board .row").size() == before);
         bench.command("z", true);
         bench.await(b -> bench.all(".board .row").size() == before + 1);
-        bench.click("[data-rope='parcel.delivered 1'] .knot");
+        bench.openRope("parcel.delivered 1");
         bench.clickText(".row.open button", "Delete this rope");
         bench.await(b -> bench.all(".board .row").size() == before);
     }

@@ -42,8 +42,7 @@ class ParametersIT extends AtBench {
     private static void rope(String name) {
         bench.open("/#/");
         bench.browser().navigate().refresh();
-        bench.click("[data-rope='" + name + "'] .knot");
-        bench.await(b -> !bench.all("[data-rope='" + name + "'].open").isEmpty());
+        bench.openRope(name);
     }
 
     private static void part(String words) {

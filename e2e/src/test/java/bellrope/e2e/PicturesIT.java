@@ -32,13 +32,13 @@ class PicturesIT {
             bench.clickText(".pull .values button", "clear");
             bench.await(b -> bench.text("[data-testid=live-instances]").equals("0"));
 
-            bench.click("[data-rope='the courier falls'] .knot");
+            bench.openRope("the courier falls");
             bench.clickText(".board button", "balance");
             bench.await(b -> !bench.all(".balance canvas").isEmpty());
             Files.write(shots.resolve("balance.png"), bench.picture());
             bench.clickText(".board button", "sentences");
 
-            bench.click("[data-rope='landing on water'] .knot");
+            bench.openRope("landing on water");
             bench.await(b -> !bench.all("[data-rope='landing on water'].open").isEmpty());
             bench.press("e");
             bench.clickText(".bench .one-of label", "crown drops");

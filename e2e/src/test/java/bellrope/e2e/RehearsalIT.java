@@ -154,12 +154,7 @@ class RehearsalIT extends FromNothing {
 
     @Test
     void whatAChannelCarriesIsALineThatIsBent() throws IOException {
-        bench.clickText(".events button", "channels, places");
-        bench.clickText(".el-dialog button", "+ channel");
-        bench.type("Name of channel", "quickness" + Keys.ENTER);
-        bench.await(b -> !bench.all("input[aria-label='Name of quickness']").isEmpty());
-        bench.click(".el-dialog__headerbtn");
-        bench.await(b -> bench.all(".el-overlay").stream().noneMatch(WebElement::isDisplayed));
+        channel("quickness");
         event("landed");
         rope("landed", "impact");
         newRehearsal();

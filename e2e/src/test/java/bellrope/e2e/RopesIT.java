@@ -79,7 +79,7 @@ class RopesIT extends AtBench {
 
     @Test
     void theSentenceSaysEverythingThatIsAskedOfIt() {
-        bench.click("[data-rope='a parcel collected'] .knot");
+        bench.openRope("a parcel collected");
         String row = "[data-rope='a parcel collected'] .sentence";
         part("+ more");
         choose("a limit");
@@ -114,7 +114,7 @@ class RopesIT extends AtBench {
 
     @Test
     void whatARopePlaysIsMadeOnTheSpot() {
-        bench.click("[data-rope='struck by a branch'] .knot");
+        bench.openRope("struck by a branch");
         String row = "[data-rope='struck by a branch'] .sentence";
         part("no effect chosen");
         // Searched among effects and recipes; Enter takes the first.
@@ -139,7 +139,7 @@ class RopesIT extends AtBench {
 
     @Test
     void whatLastsBeginsAndEndsWithWhatIsPressed() {
-        bench.click("[data-rope='the kite reels'] .knot");
+        bench.openRope("the kite reels");
         String row = "[data-rope='the kite reels'] .sentence";
         bench.awaitText(row, "begin with drum puff");
         part("drum puff");
@@ -166,7 +166,7 @@ class RopesIT extends AtBench {
 
     @Test
     void aNoticeTakesValuesToGameCode() throws IOException {
-        bench.click("[data-rope='a parcel collected'] .knot");
+        bench.openRope("a parcel collected");
         String row = "[data-rope='a parcel collected'] .sentence";
         part("+ more");
         choose("a notice to game code");
@@ -193,7 +193,7 @@ class RopesIT extends AtBench {
 
     @Test
     void theSentenceIsWrittenByKeyboardAlone() {
-        bench.click("[data-rope='a parcel collected'] .knot");
+        bench.openRope("a parcel collected");
         String row = "[data-rope='a parcel collected'] .sentence";
         bench.awaitText(".row.open .sentence", "When parcel.collected");
         bench.js("[...document.querySelectorAll('.row.open .part')].find(e => e.textContent.trim() === 'up').focus()");
@@ -266,7 +266,7 @@ class RopesIT extends AtBench {
 
     @Test
     void aRopeIsCopiedToOtherSurfaces() {
-        bench.click("[data-rope='landing on stone'] .knot");
+        bench.openRope("landing on stone");
         int before = bench.all(".board .row").size();
         bench.clickText(".row.open button", "Copy to…");
         bench.clickText(".row.open .copies button", "peat");
@@ -280,7 +280,7 @@ class RopesIT extends AtBench {
 
     @Test
     void theBalanceNamesWhatStandsOutAndScalesItForThisRopeAlone() {
-        bench.click("[data-rope='the courier falls'] .knot");
+        bench.openRope("the courier falls");
         bench.awaitText(".row.open .sentence", "When courier.downed");
         bench.clickText(".board button", "balance");
         bench.await(b -> !bench.all(".balance canvas").isEmpty());

@@ -29,7 +29,6 @@ import bellrope.format.json.JsonValue;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Recipes;
 import bellrope.format.report.ParameterReport;
-import bellrope.format.trace.TraceReader;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
@@ -331,7 +330,7 @@ class SameInBrowserIT extends AtBench {
 
         // One row is wrong, and one has a time of the day.
         String wrong = table.replaceFirst("\r\n3,", "\r\nnoon,") + "2026-05-04T10:00:00.25Z,courier.lnded\r\n";
-        Traces here = new Traces(project, TraceReader::number);
+        Traces here = new Traces(project, Double::parseDouble);
         here.table(wrong);
         JsonNode read = js(
                 "window.__ask('traceBegun', {}); window.__ask('traceRead', {text: arguments[0]});"

@@ -134,7 +134,7 @@ class StageIT extends AtBench {
         bench.await(b -> field("position x") > 0.3 && field("position y") < -0.1);
         bench.awaitText("[data-testid=account]", "straw puff at (" + value("position x"));
 
-        bench.click("[data-rope='struck by hail'] .knot");
+        bench.openRope("struck by hail");
         bench.await(b -> !bench.all("input[aria-label^='direction x']").isEmpty());
         new Actions(bench.browser())
                 .moveToElement(stage, -60, 0)
@@ -152,7 +152,7 @@ class StageIT extends AtBench {
     @Test
     void liveIsToldFromPreviewAndSeenToEnd() {
         bench.open("/");
-        bench.click("[data-rope='landing on stone'] .knot");
+        bench.openRope("landing on stone");
         bench.await(b -> bench.text(".which").equals("preview"));
         bench.note(".which");
         bench.press(" ");
@@ -165,7 +165,7 @@ class StageIT extends AtBench {
     @Test
     void theTakeSaysWhenTheBoardShowsAnotherPull() {
         bench.open("/");
-        bench.click("[data-rope='landing on stone'] .knot");
+        bench.openRope("landing on stone");
         bench.await(b -> value("speed").equals("9"));
         assertThat(bench.all("[data-testid=other-pull]")).isEmpty();
         bench.press("3");

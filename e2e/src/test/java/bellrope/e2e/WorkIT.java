@@ -359,12 +359,7 @@ class WorkIT extends FromNothing {
 
     @Test
     void aZonePushesAsHardAsWhoIsInsideIsQuick() throws IOException {
-        bench.clickText(".events button", "channels, places");
-        bench.clickText(".el-dialog button", "+ channel");
-        bench.type("Name of channel", "quickness" + Keys.ENTER);
-        bench.await(b -> !bench.all("input[aria-label='Name of quickness']").isEmpty());
-        bench.click(".el-dialog__headerbtn");
-        bench.await(b -> bench.all(".el-overlay").stream().noneMatch(WebElement::isDisplayed));
+        channel("quickness");
         event("burning");
         rope("burning", "ambient drift");
         toEffect("ambient drift");

@@ -32,9 +32,9 @@ import java.util.Set;
  * the pool shows it.
  */
 public final class Sizing {
-    /** Share of what is asked for that advice lets go in the worst minute. */
+    /** Share of what is asked for that may be lost in the worst minute, as advice sees it. */
     public static final double BEARABLE = 0.01;
-    /** Share of presence that advice lets be cut. */
+    /** Share of presence that may be cut, as advice sees it. */
     public static final double BEARABLE_CUT = 0.01;
     /** Up to so many every size is tried; beyond, one in so many steps of its own size. */
     private static final int EVERY_ONE = 24;

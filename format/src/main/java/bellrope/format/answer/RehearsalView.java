@@ -65,6 +65,7 @@ public record RehearsalView(
      *
      * @param capacity how many it held at last
      * @param presenceCut what was taken over would still have put on screen, square units × seconds
+     * @param lost share of what was asked for that did not begin, or for which another ended
      */
     public record PoolUsed(
             String name,
@@ -74,7 +75,8 @@ public record RehearsalView(
             long refused,
             long takenOver,
             long cutSeen,
-            double presenceCut) {
+            double presenceCut,
+            double lost) {
         static PoolUsed of(PoolUse use) {
             return new PoolUsed(
                     use.name(),
@@ -84,7 +86,8 @@ public record RehearsalView(
                     use.refused(),
                     use.takenOver(),
                     use.cutSeen(),
-                    use.presenceCut());
+                    use.presenceCut(),
+                    use.lost());
         }
     }
 

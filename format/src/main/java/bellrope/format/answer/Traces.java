@@ -1,12 +1,12 @@
 package bellrope.format.answer;
 
 import bellrope.core.project.Project;
-import bellrope.core.score.Transcript;
+import bellrope.core.score.ScoreBuilder;
 import bellrope.core.score.Writing;
 import bellrope.core.score.Written;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.JsonValue;
-import bellrope.format.trace.Heard;
+import bellrope.format.trace.TraceListener;
 import bellrope.format.trace.TraceReader;
 import bellrope.format.trace.TraceWriter;
 import java.util.List;
@@ -16,13 +16,13 @@ import org.jspecify.annotations.Nullable;
 
 /** A trace that is read piece by piece, to become a score; and a score that becomes a trace. */
 public final class Traces {
-    private final Transcript transcript = new Transcript();
+    private final ScoreBuilder builder = new ScoreBuilder();
     private final TraceReader reader;
     private boolean table;
 
-    /** @param number reads a number of a table, NaN where it is none */
-    public Traces(Project project, ToDoubleFunction<String> number) {
-        reader = new TraceReader(project, Heard.by(transcript), number);
+    /** @param parse reads a decimal number as the engine does on which this runs */
+    public Traces(Project project, ToDoubleFunction<String> parse) {
+        reader = new TraceReader(project, TraceListener.by(builder), parse);
     }
 
     /** Takes some more text of a table. */
@@ -46,7 +46,7 @@ public final class Traces {
         if (table) {
             reader.endOfCsv();
         }
-        Transcript.Left left = transcript.left();
+        ScoreBuilder.Left left = builder.left();
         return new TraceView(
                 reader.sound(),
                 reader.wrong(),
@@ -54,7 +54,7 @@ public final class Traces {
                 left.tagged(),
                 left.moving(),
                 left.gone(),
-                transcript.score(name).map(Bundle::write).orElse(null));
+                builder.score(name).map(Bundle::write).orElse(null));
     }
 
     /** Returns what a score says as lines of JSON. */

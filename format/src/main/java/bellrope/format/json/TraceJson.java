@@ -3,9 +3,10 @@ package bellrope.format.json;
 import bellrope.core.event.Field;
 import bellrope.core.event.Pull;
 import bellrope.core.value.Vec3;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
 import java.util.function.ToDoubleFunction;
 
 /** Lines of a trace: CloudEvents 1.0, as they are written, and as the cells of a table come to be read. */
@@ -15,9 +16,14 @@ public final class TraceJson {
     /** The type of a line that tells that a subject is gone. */
     public static final String GONE = "subject.gone";
 
-    private static final String[] AXES = {".x", ".y", ".z"};
-    private static final List<String> BESIDE =
-            List.of("subject", "phase", "value", "tags", "id", "source", "seed", "evenly");
+    /** Columns of a table that are no fields of the payload; vectors have three. */
+    private static final Set<String> OWN =
+            Set.of("time", "event", "phase", "value", "subject", "tags", "seed", "evenly", "id", "source", "velocity");
+
+    /** Goes before the name of a field in the title of its column where another column has that name. */
+    private static final String FIELD = "data.";
+
+    private static final List<String> AXES = List.of(".x", ".y", ".z");
 
     private TraceJson() {}
 
@@ -76,54 +82,72 @@ public final class TraceJson {
         return line(source, id, at, GONE).put("subject", subject);
     }
 
+    /** Returns the titles of the columns of a field: its name, or three for a vector. */
+    public static List<String> columns(Field field) {
+        return columns(title(field.name()), field instanceof Field.Vector);
+    }
+
+    /** Returns the titles of the columns of the velocity. */
+    public static List<String> velocityColumns() {
+        return columns("velocity", true);
+    }
+
+    private static String title(String field) {
+        return OWN.contains(field) || field.startsWith(FIELD) ? FIELD + field : field;
+    }
+
+    private static List<String> columns(String title, boolean vector) {
+        return vector ? AXES.stream().map(axis -> title + axis).toList() : List.of(title);
+    }
+
     /**
      * Returns the cells of a row as a line.
      *
      * @param cells by column; those that are empty are left out
-     * @param fields that its event carries; what is no column of every row must be one of these, or is taken as a text
+     * @param fields that its event carries; what belongs to none of them, and to no line, is kept as a text
+     * @param channel whether it tells what a channel carries
      * @param number reads a number; NaN where it is none
      */
-    public static JsonValue row(Map<String, String> cells, List<Field> fields, ToDoubleFunction<String> number) {
+    public static JsonValue row(
+            Map<String, String> cells, List<Field> fields, boolean channel, ToDoubleFunction<String> number) {
         JsonObject node = Json.object();
         JsonObject data = Json.object();
-        for (Map.Entry<String, String> cell : cells.entrySet()) {
-            String column = cell.getKey();
-            String text = cell.getValue();
-            if (column.equals("time")) {
-                node.set(Double.isNaN(number.applyAsDouble(text)) ? "time" : "at", JsonLeaf.of(text));
-            } else if (column.equals("event")) {
-                node.put("type", text);
-            } else if (BESIDE.contains(column)) {
-                node.put(column, text);
-            } else if (!axis(column)) {
-                Optional<Field> field = field(fields, column);
-                data.set(column, field.isEmpty() ? JsonLeaf.of(text) : leaf(field.get(), text, number));
-            } else if (column.endsWith(AXES[0])) {
-                String name = column.substring(0, column.length() - 2);
-                (name.equals("velocity") && field(fields, name).isEmpty() ? node : data)
-                        .set(name, vector(cells, name, number));
+        Map<String, String> rest = new LinkedHashMap<>(cells);
+        rest.remove("event");
+        node.put("type", cells.getOrDefault("event", ""));
+        String time = rest.remove("time");
+        if (time != null) {
+            node.put(Double.isNaN(number.applyAsDouble(time)) ? "time" : "at", time);
+        }
+        for (Field field : fields) {
+            List<String> columns = columns(field);
+            if (columns.stream().anyMatch(rest::containsKey)) {
+                List<String> texts =
+                        columns.stream().map(c -> rest.getOrDefault(c, "")).toList();
+                columns.forEach(rest::remove);
+                data.set(field.name(), texts.size() > 1 ? vector(texts, number) : leaf(field, texts.get(0), number));
             }
         }
+        if (velocityColumns().stream().anyMatch(rest::containsKey)) {
+            node.set(
+                    "velocity",
+                    vector(
+                            velocityColumns().stream()
+                                    .map(c -> rest.getOrDefault(c, ""))
+                                    .toList(),
+                            number));
+            velocityColumns().forEach(rest::remove);
+        }
+        rest.forEach((column, text) -> {
+            boolean own = OWN.contains(column) && !(channel && column.equals("value"));
+            (own ? node : data).put(column, text);
+        });
         return node.set("data", data);
     }
 
-    private static boolean axis(String column) {
-        for (String axis : AXES) {
-            if (column.endsWith(axis)) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    private static Optional<Field> field(List<Field> fields, String name) {
-        return fields.stream().filter(f -> f.name().equals(name)).findFirst();
-    }
-
-    private static JsonValue vector(Map<String, String> cells, String name, ToDoubleFunction<String> number) {
+    private static JsonValue vector(List<String> texts, ToDoubleFunction<String> number) {
         JsonList list = Json.array();
-        for (String axis : AXES) {
-            String text = cells.getOrDefault(name + axis, "");
+        for (String text : texts) {
             double value = number.applyAsDouble(text);
             list.add(Double.isNaN(value) ? JsonLeaf.of(text) : Json.number(value));
         }

@@ -4,7 +4,7 @@ import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.score.Arrival;
 import bellrope.core.score.Channelled;
-import bellrope.core.score.Transcript;
+import bellrope.core.score.ScoreBuilder;
 import bellrope.core.score.Written;
 import bellrope.core.value.Problem;
 import bellrope.format.json.JsonText;
@@ -50,8 +50,9 @@ public record Trace(Written written, List<Problem> problems) {
     }
 
     /** Reads a trace of any length against a project, keeping nothing: all that is sound is told as it comes. */
-    public static TraceReader hear(Reader text, boolean table, Project project, Heard heard) throws IOException {
-        TraceReader reader = new TraceReader(project, heard, TraceReader::number);
+    public static TraceReader hear(Reader text, boolean table, Project project, TraceListener listener)
+            throws IOException {
+        TraceReader reader = new TraceReader(project, listener, Double::parseDouble);
         char[] piece = new char[1 << 16];
         Lines lines = new Lines(reader);
         for (int count = text.read(piece); count >= 0; count = text.read(piece)) {
@@ -120,7 +121,7 @@ public record Trace(Written written, List<Problem> problems) {
         }
     }
 
-    private static final class Kept implements Heard {
+    private static final class Kept implements TraceListener {
         private final List<Arrival> arrivals = new ArrayList<>();
         private final List<Written.Gone> gone = new ArrayList<>();
         private final Map<String, List<Channelled.Point>> channels = new LinkedHashMap<>();
@@ -134,7 +135,7 @@ public record Trace(Written written, List<Problem> problems) {
 
         @Override
         public void channel(double at, String channel, double value, boolean evenly) {
-            Transcript.carry(channels, at, channel, value, evenly);
+            ScoreBuilder.carry(channels, at, channel, value, evenly);
             last = at;
         }
 

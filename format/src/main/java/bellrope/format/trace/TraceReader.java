@@ -24,17 +24,20 @@ import java.util.Map;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
- * Reads a trace line by line and tells what is sound of it to whoever wants to hear it; the rest is said with its line and
+ * Reads a trace line by line and tells what is sound of it to a listener; the rest is said with its line and
  * left out. Keeps no line. Described in {@code docs/format/pulls.md}.
  */
 public final class TraceReader {
+    private static final Pattern DECIMAL = Pattern.compile("[+-]?(\\d+\\.?\\d*|\\.\\d+)([eE][+-]?\\d{1,3})?");
     private static final String NO_TIME = "a time as in RFC 3339, such as 2026-05-04T10:00:00.250Z";
 
     private final Project project;
-    private final Heard heard;
-    private final ToDoubleFunction<String> number;
+    private final TraceListener listener;
+    private final ToDoubleFunction<String> parse;
     private final Problems problems = new Problems();
     private final CsvRecords records = new CsvRecords();
     private List<String> columns = List.of();
@@ -47,18 +50,24 @@ public final class TraceReader {
     private long sound;
     private long wrong;
 
-    /**
-     * @param number reads a number of a table, NaN where it is none: as {@link #number} does, or a page
-     */
-    public TraceReader(Project project, Heard heard, ToDoubleFunction<String> number) {
+    /** @param parse reads a decimal number as the engine does on which this runs */
+    public TraceReader(Project project, TraceListener listener, ToDoubleFunction<String> parse) {
         this.project = project;
-        this.heard = heard;
-        this.number = number;
+        this.listener = listener;
+        this.parse = parse;
     }
 
-    /** Reads a decimal number, NaN where it is none. */
-    public static double number(String text) {
-        return text.matches("[+-]?(\\d+\\.?\\d*|\\.\\d+)([eE][+-]?\\d{1,3})?") ? Double.parseDouble(text) : Double.NaN;
+    // NaN where a text is no decimal number.
+    private double number(String text) {
+        return DECIMAL.matcher(text).matches() ? parse.applyAsDouble(text) : Double.NaN;
+    }
+
+    // A number, or a text that is one, since attributes of CloudEvents and cells are texts; NaN where it is neither.
+    private double number(@Nullable JsonValue given) {
+        if (given == null || !given.isNumber() && !given.isText()) {
+            return Double.NaN;
+        }
+        return given.isNumber() ? given.number() : number(given.text());
     }
 
     /** Takes a line of JSON Lines; null for what is no JSON. */
@@ -76,7 +85,7 @@ public final class TraceReader {
         String id = attribute(node, "id", place);
         String source = attribute(node, "source", place);
         String type = attribute(node, "type", place);
-        entry(line, node, type, seed(node, source, id, place), new Places(place, "/type", "/data"), before);
+        entry(line, node, type, seed(node, source, id, place), new Places(place, "/type", "/data", "/at"), before);
     }
 
     /** Says why a line could not even be parsed. */
@@ -117,10 +126,10 @@ public final class TraceReader {
             int before = problems.count();
             String type = cells.getOrDefault("event", "");
             List<Field> fields = project.event(type).map(EventType::fields).orElse(List.of());
-            JsonValue node = TraceJson.row(cells, fields, number);
+            JsonValue node = TraceJson.row(cells, fields, channel(type), this::number);
             String id = cells.getOrDefault("id", Integer.toString(row.line()));
             long seed = seed(node, cells.getOrDefault("source", ""), id, place);
-            entry(row.line(), node, type, seed, new Places(place, "/event", ""), before);
+            entry(row.line(), node, type, seed, new Places(place, "/event", "", "/time"), before);
         }
     }
 
@@ -150,23 +159,27 @@ public final class TraceReader {
         }
     }
 
+    private boolean channel(String type) {
+        return type.startsWith(TraceJson.CHANNEL) && project.event(type).isEmpty();
+    }
+
     // Where things stand in a line, for what is said of it.
-    private record Places(String line, String type, String data) {}
+    private record Places(String line, String type, String data, String at) {}
 
     private void entry(int line, JsonValue node, String type, long seed, Places places, int before) {
         String place = places.line();
         stamp = OptionalLong.empty();
-        double at = at(line, node, place);
+        double at = at(node, places);
         if (project.event(type).isPresent()) {
             pull(node, type, seed, places, before, at);
-        } else if (type.startsWith(TraceJson.CHANNEL)) {
+        } else if (channel(type)) {
             channel(node, type.substring(TraceJson.CHANNEL.length()), places, before, at);
         } else if (type.equals(TraceJson.GONE)) {
             JsonValue subject = node.get("subject");
             if (subject == null || !subject.isText()) {
                 problems.add(place + "/subject", subject == null ? "missing" : subject.shown(), "a text");
             }
-            tell(place, before, () -> heard.gone(at, subject.text()));
+            tell(place, before, () -> listener.gone(at, subject.text()));
         } else if (!type.isEmpty() || problems.count() == before) {
             List<String> known = project.events().stream().map(EventType::name).toList();
             problems.add(
@@ -198,7 +211,7 @@ public final class TraceReader {
                 problems.add(place + (beside ? "" : places.data()) + p.place(), p.given(), p.allowed());
             });
         }
-        tell(place, before, () -> heard.pull(at, pull));
+        tell(place, before, () -> listener.pull(at, pull));
     }
 
     private void channel(JsonValue node, String name, Places places, int before, double at) {
@@ -209,12 +222,7 @@ public final class TraceReader {
         }
         JsonValue data = node.get("data");
         JsonValue value = data != null && data.isObject() ? data.get("value") : null;
-        if (value == null && node.get("value") != null) {
-            value = node.get("value");
-        }
-        double carried = value == null
-                ? Double.NaN
-                : value.isNumber() ? value.number() : value.isText() ? number.applyAsDouble(value.text()) : Double.NaN;
+        double carried = number(value);
         if (!Double.isFinite(carried)) {
             problems.add(place + places.data() + "/value", value == null ? "missing" : value.shown(), "a number");
         }
@@ -226,7 +234,7 @@ public final class TraceReader {
                 && !(said.isFlag() || said.isText() && said.text().equals("false"))) {
             problems.add(place + "/evenly", said.shown(), "true or false");
         }
-        tell(place, before, () -> heard.channel(at, name, carried, evenly));
+        tell(place, before, () -> listener.channel(at, name, carried, evenly));
     }
 
     private void tell(String place, int before, Runnable what) {
@@ -242,29 +250,28 @@ public final class TraceReader {
     }
 
     // Seconds from the beginning.
-    private double at(int line, JsonValue node, String place) {
-        double at = seconds(node, place);
+    private double at(JsonValue node, Places places) {
+        double at = seconds(node, places);
         if (at < latest) {
             problems.add(
-                    place + "/time",
+                    places.line() + "/time",
                     Words.number(at) + " s after the beginning",
                     "no earlier than line " + latestLine + ", at " + Words.number(latest) + " s");
         }
         return at;
     }
 
-    private double seconds(JsonValue node, String place) {
+    private double seconds(JsonValue node, Places places) {
         JsonValue given = node.get("at");
         if (given != null) {
-            double at = given.isNumber()
-                    ? given.number()
-                    : given.isText() ? number.applyAsDouble(given.text()) : Double.NaN;
+            double at = number(given);
             if (!(at >= 0 && at < 1e9)) {
-                problems.add(place + "/at", given.shown(), "seconds from the beginning, 0 or more");
+                problems.add(places.line() + places.at(), given.shown(), "seconds from the beginning, 0 or more");
                 return latest;
             }
             return at;
         }
+        String place = places.line();
         String text = attribute(node, "time", place);
         OptionalLong nanos = text.isEmpty() ? OptionalLong.empty() : Instant.nanos(text);
         if (nanos.isEmpty()) {
@@ -282,8 +289,7 @@ public final class TraceReader {
         if (given == null) {
             return seed(source, id);
         }
-        double seed =
-                given.isNumber() ? given.number() : given.isText() ? number.applyAsDouble(given.text()) : Double.NaN;
+        double seed = number(given);
         if (!(seed >= 0 && seed <= Settings.HIGHEST_SEED && seed == Math.floor(seed))) {
             problems.add(place + "/seed", given.shown(), "a whole number from 0 to " + Settings.HIGHEST_SEED);
             return 0;

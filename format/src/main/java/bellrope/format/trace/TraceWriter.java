@@ -76,28 +76,22 @@ public final class TraceWriter {
         Set<String> columns = new LinkedHashSet<>(FIRST);
         for (EventType event : project.events()) {
             if (all.stream().anyMatch(s -> s.pull() != null && s.pull().event().equals(event.name()))) {
-                for (Field field : event.fields()) {
-                    columns.addAll(field instanceof Field.Vector ? axes(field.name()) : List.of(field.name()));
-                }
+                event.fields().forEach(field -> columns.addAll(TraceJson.columns(field)));
             }
         }
         if (all.stream().anyMatch(s -> s.pull() != null && !s.pull().velocity().equals(Vec3.ZERO))) {
-            columns.addAll(axes("velocity"));
+            columns.addAll(TraceJson.velocityColumns());
         }
         StringBuilder table = new StringBuilder();
         row(table, columns);
         for (Said said : all) {
-            Map<String, String> cells = cells(said, number);
+            Map<String, String> cells = cells(said, project, number);
             row(table, columns.stream().map(c -> cells.getOrDefault(c, "")).toList());
         }
         return table.toString();
     }
 
-    private static List<String> axes(String name) {
-        return List.of(name + ".x", name + ".y", name + ".z");
-    }
-
-    private static Map<String, String> cells(Said said, Function<Double, String> number) {
+    private static Map<String, String> cells(Said said, Project project, Function<Double, String> number) {
         Map<String, String> cells = new LinkedHashMap<>();
         cells.put("time", number.apply(said.at()));
         if (said.channel() != null) {
@@ -121,23 +115,32 @@ public final class TraceWriter {
             cells.put("subject", pull.subject());
             cells.put("tags", String.join(",", pull.tags()));
             cells.put("seed", Long.toString(pull.seed()));
-            pull.payload().forEach((name, value) -> put(cells, name, value, number));
+            for (Field field : project.event(pull.event()).orElseThrow().fields()) {
+                Datum value = pull.payload().get(field.name());
+                if (value != null) {
+                    put(cells, TraceJson.columns(field), value, number);
+                }
+            }
             if (!pull.velocity().equals(Vec3.ZERO)) {
-                put(cells, "velocity", new Datum.Vec(pull.velocity()), number);
+                put(cells, TraceJson.velocityColumns(), new Datum.Vec(pull.velocity()), number);
             }
         }
         return cells;
     }
 
-    private static void put(Map<String, String> cells, String name, Datum value, Function<Double, String> number) {
-        cells.putAll(value.match(
-                num -> Map.of(name, number.apply(num.value())),
-                word -> Map.of(name, word.text()),
-                flag -> Map.of(name, Boolean.toString(flag.value())),
-                vec -> Map.of(
-                        name + ".x", number.apply(vec.value().x()),
-                        name + ".y", number.apply(vec.value().y()),
-                        name + ".z", number.apply(vec.value().z()))));
+    private static void put(
+            Map<String, String> cells, List<String> columns, Datum value, Function<Double, String> number) {
+        List<String> texts = value.match(
+                num -> List.of(number.apply(num.value())),
+                word -> List.of(word.text()),
+                flag -> List.of(Boolean.toString(flag.value())),
+                vec -> List.of(
+                        number.apply(vec.value().x()),
+                        number.apply(vec.value().y()),
+                        number.apply(vec.value().z())));
+        for (int i = 0; i < columns.size(); i++) {
+            cells.put(columns.get(i), texts.get(i));
+        }
     }
 
     private static void row(StringBuilder table, Iterable<String> cells) {

@@ -2,11 +2,17 @@ package bellrope.format.trace;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import bellrope.core.event.EventType;
+import bellrope.core.event.Field;
+import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
 import bellrope.core.score.Arrival;
 import bellrope.core.score.Channelled;
 import bellrope.core.score.Writing;
 import bellrope.core.score.Written;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Range;
+import bellrope.core.value.Vec3;
 import bellrope.format.json.Demo;
 import bellrope.format.json.JsonText;
 import io.cloudevents.core.provider.EventFormatProvider;
@@ -19,6 +25,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
@@ -72,6 +79,34 @@ class TracesTest {
     @Test
     void aScoreComesBackFromATableAsItWas() throws IOException {
         same(table(TraceWriter.csv(RUN, DEMO, v -> Double.toString(v))));
+    }
+
+    @Test
+    void fieldsThatHaveTheNamesOfOtherColumnsComeBackToo() throws IOException {
+        EventType odd = new EventType(
+                "thing.happened",
+                "",
+                3,
+                List.of(
+                        new Field.Number("value", new Range(0, 9), 1, ""),
+                        new Field.Text("id"),
+                        new Field.Text("data.id"),
+                        new Field.Vector("velocity", Field.Meaning.VELOCITY)));
+        Project project = DEMO.withEvents(List.of(odd));
+        Pull pull = new Pull(
+                "thing.happened",
+                Map.of(
+                        "value", new Datum.Num(2.5),
+                        "id", new Datum.Word("7, \"eight\""),
+                        "data.id", new Datum.Word("nine"),
+                        "velocity", new Datum.Vec(new Vec3(1, 2, 3))),
+                new Vec3(4, 5, 6),
+                11);
+        Written written = new Written(2, List.of(new Arrival(1.5, 0, 0, pull)), List.of(), List.of());
+        String text = TraceWriter.csv(written, project, v -> Double.toString(v));
+        Trace trace = Trace.read(new StringReader(text), true, project);
+        assertThat(trace.problems()).isEmpty();
+        assertThat(trace.written().arrivals().get(0).pull()).isEqualTo(pull);
     }
 
     /** Source: the CloudEvents library reads every line. */
@@ -184,7 +219,7 @@ class TracesTest {
                 "2,courier.lands,0,0,0,0,1,0,9,stone|/line 3/event: \"courier.lands\": the name of a known event; did you mean courier.landed?",
                 "2,,0,0,0,0,1,0,9,stone|/line 3/event: missing: the name of a known event",
                 "0.5,courier.landed,0,0,0,0,1,0,9,stone|/line 3/time: 0.5 s after the beginning: no earlier than line 2, at 1 s",
-                "-1,courier.landed,0,0,0,0,1,0,9,stone|/line 3/at: \"-1\": seconds from the beginning, 0 or more",
+                "-1,courier.landed,0,0,0,0,1,0,9,stone|/line 3/time: \"-1\": seconds from the beginning, 0 or more",
                 "noon,courier.landed,0,0,0,0,1,0,9,stone|/line 3/time: \"noon\": a time as in RFC 3339",
                 "2,channel.wnd,,,,,,,,|/line 3/event: \"wnd\": the name of a known channel; did you mean wind?",
                 "2,courier.la\"nded,0,0,0,0,1,0,9,stone|/line 3: a quote amid a field: CSV as in RFC 4180"
@@ -223,7 +258,7 @@ class TracesTest {
         long most = 500L << 20;
         String line = GOOD.replace("1,c", "1,c");
         long[] told = {0};
-        Heard counting = new Heard() {
+        TraceListener counting = new TraceListener() {
             @Override
             public void pull(double at, bellrope.core.event.Pull pull) {
                 told[0]++;

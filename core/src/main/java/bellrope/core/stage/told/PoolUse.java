@@ -22,4 +22,9 @@ public record PoolUse(
         long refused,
         long takenOver,
         long cutSeen,
-        double presenceCut) {}
+        double presenceCut) {
+    /** Returns the share of what was asked for that did not begin, or for which another ended. */
+    public double lost() {
+        return asked == 0 ? 0 : (double) (refused + takenOver) / asked;
+    }
+}

@@ -15,7 +15,7 @@ import java.util.OptionalDouble;
  * Writes down what a game says as a score: a lane of marks for each event and subject, and what channels carry. Pulls come
  * in the order of their times. Tags, velocities, seeds and ends of subjects have no place in a mark; they are counted.
  */
-public final class Transcript {
+public final class ScoreBuilder {
     /** Most lanes of a score. */
     private static final int MOST_LANES = 200;
     /** Most points of a channel. */

@@ -15,11 +15,11 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 
-class TranscriptTest {
+class ScoreBuilderTest {
     private static final List<EventType> EVENTS =
             List.of(Sample.landed(), Sample.struck(), Sample.reeling(), Sample.weather());
 
-    private final Transcript transcript = new Transcript();
+    private final ScoreBuilder builder = new ScoreBuilder();
 
     // What a score keeps: everything but seeds and the numbers of lanes.
     private static List<String> said(Score score) {
@@ -41,9 +41,9 @@ class TranscriptTest {
                         new Lane(3, "weather", new Pattern.Steady(0.5))),
                 List.of(new Channelled("wind", List.of(new Channelled.Point(0, 2), new Channelled.Point(0.05, 3)))));
         Written written = Writing.of(score, EVENTS, 0);
-        written.arrivals().forEach(a -> transcript.pull(a.at(), a.pull()));
-        written.channels().get(0).points().forEach(p -> transcript.channel(p.at(), "wind", p.value(), false));
-        Score again = transcript.score("again").orElseThrow();
+        written.arrivals().forEach(a -> builder.pull(a.at(), a.pull()));
+        written.channels().get(0).points().forEach(p -> builder.channel(p.at(), "wind", p.value(), false));
+        Score again = builder.score("again").orElseThrow();
         assertThat(said(again)).isEqualTo(said(score)).hasSizeGreaterThan(60);
         assertThat(again.channels()).isEqualTo(score.channels());
         assertThat(again.lanes())
@@ -53,9 +53,9 @@ class TranscriptTest {
 
     @Test
     void aSpanThatIsNotEndedLastsToTheEndOfTheScore() {
-        transcript.pull(1, Pull.begin("kite.reeling", Map.of(), 1));
-        transcript.pull(4.02, new Pull("courier.landed", Map.of(), 1));
-        Score score = transcript.score("run").orElseThrow();
+        builder.pull(1, Pull.begin("kite.reeling", Map.of(), 1));
+        builder.pull(4.02, new Pull("courier.landed", Map.of(), 1));
+        Score score = builder.score("run").orElseThrow();
         assertThat(score.seconds()).isEqualTo(4.2);
         Pattern.Marks marks = (Pattern.Marks) score.lanes().get(0).when();
         assertThat(marks.marks().get(0).lasts().getAsDouble()).isCloseTo(3.2, within(1e-12));
@@ -66,24 +66,24 @@ class TranscriptTest {
 
     @Test
     void endsAndBeginningsThatDoNotPairAreRefused() {
-        assertThatThrownBy(() -> transcript.pull(1, Pull.end("kite.reeling")))
+        assertThatThrownBy(() -> builder.pull(1, Pull.end("kite.reeling")))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("begun and not ended");
-        transcript.pull(1, Pull.begin("kite.reeling", Map.of(), 1));
-        assertThatThrownBy(() -> transcript.pull(2, Pull.begin("kite.reeling", Map.of(), 1)))
+        builder.pull(1, Pull.begin("kite.reeling", Map.of(), 1));
+        assertThatThrownBy(() -> builder.pull(2, Pull.begin("kite.reeling", Map.of(), 1)))
                 .isInstanceOf(Refused.class);
         // Another subject is another lane.
-        transcript.pull(2, Pull.begin("kite.reeling", Map.of(), 1).of("red kite"));
-        transcript.pull(3, Pull.end("kite.reeling"));
-        assertThat(transcript.score("run").orElseThrow().lanes()).hasSize(2);
+        builder.pull(2, Pull.begin("kite.reeling", Map.of(), 1).of("red kite"));
+        builder.pull(3, Pull.end("kite.reeling"));
+        assertThat(builder.score("run").orElseThrow().lanes()).hasSize(2);
     }
 
     @Test
     void aChannelKeepsItsValueUntilItIsToldAnother() {
-        transcript.channel(0, "wind", 2, false);
-        transcript.channel(10, "wind", 8, false);
-        transcript.channel(10.02, "wind", 9, false);
-        Channelled wind = transcript.score("run").orElseThrow().channels().get(0);
+        builder.channel(0, "wind", 2, false);
+        builder.channel(10, "wind", 8, false);
+        builder.channel(10.02, "wind", 9, false);
+        Channelled wind = builder.score("run").orElseThrow().channels().get(0);
         assertThat(wind.at(9.9)).isEqualTo(2);
         assertThat(wind.at(10)).isEqualTo(8);
         assertThat(wind.at(10.01)).isCloseTo(8.5, within(1e-9));
@@ -93,31 +93,31 @@ class TranscriptTest {
     @Test
     void saysWhatItDoesNotKeep() {
         Pull pull = new Pull("courier.landed", Map.of(), 1);
-        transcript.pull(0, pull.tagged(Set.of("soaked")));
-        transcript.pull(1, pull.moving(new Vec3(1, 0, 0)));
-        transcript.gone();
-        assertThat(transcript.left()).isEqualTo(new Transcript.Left(1, 1, 1));
+        builder.pull(0, pull.tagged(Set.of("soaked")));
+        builder.pull(1, pull.moving(new Vec3(1, 0, 0)));
+        builder.gone();
+        assertThat(builder.left()).isEqualTo(new ScoreBuilder.Left(1, 1, 1));
     }
 
     @Test
     void boundsAreKept() {
-        assertThat(new Transcript().score("run")).isEmpty();
-        assertThatThrownBy(() -> transcript.pull(3_600, new Pull("courier.landed", Map.of(), 1)))
+        assertThat(new ScoreBuilder().score("run")).isEmpty();
+        assertThatThrownBy(() -> builder.pull(3_600, new Pull("courier.landed", Map.of(), 1)))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("longest score");
         Pull pull = new Pull("courier.landed", Map.of(), 1);
         for (int i = 0; i < 200; i++) {
-            transcript.pull(i, pull.of("crow-" + i));
+            builder.pull(i, pull.of("crow-" + i));
         }
-        assertThatThrownBy(() -> transcript.pull(201, pull.of("one more"))).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> builder.pull(201, pull.of("one more"))).isInstanceOf(Refused.class);
         for (int i = 200; i < Score.MOST_ARRIVALS; i++) {
-            transcript.pull(201, pull.of("crow-1"));
+            builder.pull(201, pull.of("crow-1"));
         }
-        assertThatThrownBy(() -> transcript.pull(202, pull.of("crow-1"))).isInstanceOf(Refused.class);
-        assertThat(transcript.score("run").orElseThrow().seconds()).isEqualTo(201.1);
+        assertThatThrownBy(() -> builder.pull(202, pull.of("crow-1"))).isInstanceOf(Refused.class);
+        assertThat(builder.score("run").orElseThrow().seconds()).isEqualTo(201.1);
         for (int i = 0; i < 1000; i++) {
-            transcript.channel(i * 0.05, "wind", i, false);
+            builder.channel(i * 0.05, "wind", i, false);
         }
-        assertThatThrownBy(() -> transcript.channel(101, "wind", 1, false)).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> builder.channel(101, "wind", 1, false)).isInstanceOf(Refused.class);
     }
 }
