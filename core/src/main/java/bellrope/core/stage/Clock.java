@@ -58,6 +58,18 @@ final class Clock {
         }
     }
 
+    /** Makes the steps up to one; whatever is paused waits no longer. */
+    void reach(int step) {
+        while (scene.now() < step) {
+            scene.comfort().eat(Double.POSITIVE_INFINITY);
+            if (intake.still()) {
+                scene.pass(step - scene.now());
+            } else {
+                intake.step();
+            }
+        }
+    }
+
     /** Carries the rest over to steps that are so much shorter. */
     void repace(double faster) {
         remainder *= faster;

@@ -205,6 +205,16 @@ public final class Stage {
         clock.step();
     }
 
+    /**
+     * Makes the steps up to one, whatever is paused: for a stage that follows another, which says how many steps it has made.
+     * What was told at the same steps gives the same bits.
+     *
+     * @param step does nothing if it is gone by
+     */
+    public void reach(int step) {
+        clock.reach(step);
+    }
+
     /** Ends every span and state, and tells everything that loops to end. */
     public void stop() {
         intake.stop();

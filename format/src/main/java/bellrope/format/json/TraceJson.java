@@ -41,6 +41,12 @@ public final class TraceJson {
     /** Returns the line of a pull. */
     public static JsonValue pull(String source, int id, double at, Pull pull) {
         JsonObject node = line(source, id, at, pull.event());
+        fill(node, pull);
+        return node;
+    }
+
+    /** Says what a pull brings, beside its event. */
+    static void fill(JsonObject node, Pull pull) {
         switch (pull.phase()) {
             case BEGIN -> node.put("phase", "begin");
             case END -> node.put("phase", "end");
@@ -60,7 +66,6 @@ public final class TraceJson {
         if (pull.phase() != Pull.Phase.END) {
             node.set("data", PayloadJson.write(pull.payload()));
         }
-        return node;
     }
 
     /**

@@ -1,0 +1,157 @@
+package bellrope.format.json;
+
+import bellrope.core.event.Pull;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Vec3;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What goes over the link to a running game, as it is written: {@code docs/format/link.md}. What a game did to its stage are
+ * CloudEvents 1.0, each with the step on which it was done.
+ */
+public final class LinkJson {
+    public static final int PROTOCOL = 1;
+
+    /** Types of what is no event of the project, nor a channel or the end of a subject as in a trace. */
+    public static final String MOVED = "subject.moved";
+
+    public static final String CAMERA = "camera.moved";
+    public static final String TURNED = "parameter.set";
+    public static final String TAKEN = "bundle.taken";
+    public static final String CLEARED = "stage.cleared";
+    public static final String RESET = "stage.reset";
+
+    private LinkJson() {}
+
+    /**
+     * Who says something.
+     *
+     * @param source a reference to the running game
+     * @param number of what is said, counted from 1
+     * @param step how many steps its stage had made
+     */
+    public record By(String source, long number, int step) {
+        private JsonObject line(String type) {
+            JsonObject node = Json.object();
+            node.put("specversion", "1.0");
+            node.put("id", Long.toString(number));
+            node.put("source", source);
+            node.put("type", type);
+            node.put("step", step);
+            return node;
+        }
+    }
+
+    public static JsonValue pull(By by, Pull pull) {
+        JsonObject node = by.line(pull.event());
+        TraceJson.fill(node, pull);
+        return node;
+    }
+
+    /** A channel carries a value from now on. */
+    public static JsonValue channel(By by, String channel, double value) {
+        JsonObject node = by.line(TraceJson.CHANNEL + channel);
+        node.putObject("data").set("value", Json.number(value));
+        return node;
+    }
+
+    public static JsonValue gone(By by, String subject) {
+        return by.line(TraceJson.GONE).put("subject", subject);
+    }
+
+    /** @param velocity null if it is moved each step */
+    public static JsonValue moved(By by, String subject, Vec3 position, Vec3 heading, Vec3 velocity) {
+        JsonObject node = by.line(MOVED).put("subject", subject);
+        JsonObject data = node.putObject("data").set("position", Json.vector(position));
+        if (!heading.equals(Vec3.ZERO)) {
+            data.set("heading", Json.vector(heading));
+        }
+        if (velocity != null) {
+            data.set("velocity", Json.vector(velocity));
+        }
+        return node;
+    }
+
+    public static JsonValue camera(By by, Vec3 position) {
+        JsonObject node = by.line(CAMERA);
+        node.putObject("data").set("position", Json.vector(position));
+        return node;
+    }
+
+    /**
+     * A parameter of what plays was turned.
+     *
+     * @param account number of the pull that a rope answered with it
+     */
+    public static JsonValue turned(By by, int account, String rope, String parameter, Datum value) {
+        JsonObject node = by.line(TURNED);
+        node.putObject("data")
+                .put("account", account)
+                .put("rope", rope)
+                .put("parameter", parameter)
+                .set("value", PayloadJson.node(value));
+        return node;
+    }
+
+    /** A changed bundle was taken. */
+    public static JsonValue taken(By by, long change) {
+        JsonObject node = by.line(TAKEN);
+        node.putObject("data").put("change", change);
+        return node;
+    }
+
+    /** The stage was cleared, or ropes that answer once for each subject answer again: {@link #CLEARED}, {@link #RESET}. */
+    public static JsonValue word(By by, String type) {
+        return by.line(type);
+    }
+
+    /**
+     * What a game says first.
+     *
+     * @param instance tells this running of the game from any other
+     * @param change of the bundle it has, and the hash of that; empty where it has none
+     */
+    public static JsonValue hello(String game, String instance, String contract, Optional<Have> change) {
+        JsonObject node =
+                is("hello").put("protocol", PROTOCOL).put("game", game).put("instance", instance);
+        if (!contract.isEmpty()) {
+            node.put("contract", contract);
+        }
+        change.ifPresent(have -> node.put("change", have.change()).put("hash", have.hash()));
+        return node;
+    }
+
+    /** A bundle that someone has: which change of the project it is, and SHA-256 of its bytes as exported, in hexadecimal. */
+    public record Have(long change, String hash) {}
+
+    /**
+     * What a game did, in its order.
+     *
+     * @param from number of the first of the entries
+     * @param step how many steps its stage has made by now
+     * @param dropped how many entries before the first were lost because nobody took them in time
+     */
+    public static JsonValue said(long from, int step, long dropped, List<JsonValue> entries) {
+        JsonObject node = is("said").put("from", from).put("step", step);
+        if (dropped > 0) {
+            node.put("dropped", dropped);
+        }
+        JsonList list = node.putArray("entries");
+        entries.forEach(list::add);
+        return node;
+    }
+
+    /** A bundle could not be taken by the game. */
+    public static JsonValue refused(long change, List<Map.Entry<String, String>> why) {
+        JsonObject node = is("refused").put("change", change);
+        JsonList list = node.putArray("why");
+        why.forEach(w -> list.add(Json.object().put("place", w.getKey()).put("words", w.getValue())));
+        return node;
+    }
+
+    private static JsonObject is(String word) {
+        return Json.object().put("is", word);
+    }
+}
