@@ -5,14 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import bellrope.format.json.Demo;
 import java.net.URI;
-import java.net.http.WebSocket;
 import java.net.http.WebSocket.Listener;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionStage;
-import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
@@ -22,52 +19,8 @@ class NewsSocketTest {
     @AutoClose
     private static final RunningServer server = new RunningServer();
 
-    /** One window: what it was told, and why it was closed. */
-    private static final class Reader implements Listener, AutoCloseable {
-        private final LinkedBlockingQueue<JsonNode> words = new LinkedBlockingQueue<>();
-        private final CompletableFuture<String> closed = new CompletableFuture<>();
-        private final StringBuilder text = new StringBuilder();
-        private final WebSocket socket;
-
-        Reader(long project, String name) throws Exception {
-            socket = server.client()
-                    .newWebSocketBuilder()
-                    .buildAsync(
-                            URI.create("ws://localhost:" + server.port + "/api/news?project=" + project + "&reader="
-                                    + name),
-                            this)
-                    .get(10, TimeUnit.SECONDS);
-        }
-
-        @Override
-        public CompletionStage<?> onText(WebSocket s, CharSequence data, boolean last) {
-            text.append(data);
-            if (last) {
-                words.add(RunningServer.JSON.readTree(text.toString()));
-                text.setLength(0);
-            }
-            s.request(1);
-            return null;
-        }
-
-        @Override
-        public CompletionStage<?> onClose(WebSocket s, int code, String why) {
-            closed.complete(code + " " + why);
-            return null;
-        }
-
-        JsonNode word() throws InterruptedException {
-            return words.poll(10, TimeUnit.SECONDS);
-        }
-
-        String why() throws Exception {
-            return closed.get(10, TimeUnit.SECONDS);
-        }
-
-        @Override
-        public void close() {
-            socket.abort();
-        }
+    private static TestSocket reader(long project, String name) throws Exception {
+        return new TestSocket(server, "/api/news?project=" + project + "&reader=" + name);
     }
 
     private static void save(String effect, String author) {
@@ -93,10 +46,10 @@ class NewsSocketTest {
                 .json()
                 .get("id")
                 .asLong();
-        try (Reader author = new Reader(1, "author");
-                Reader other = new Reader(1, "other");
-                Reader stranger = new Reader(elsewhere, "stranger")) {
-            for (Reader reader : List.of(author, other, stranger)) {
+        try (TestSocket author = reader(1, "author");
+                TestSocket other = reader(1, "other");
+                TestSocket stranger = reader(elsewhere, "stranger")) {
+            for (TestSocket reader : List.of(author, other, stranger)) {
                 assertThat(reader.word().get("is").asString()).isEqualTo("ready");
             }
             save("peat splat", "author");
@@ -118,7 +71,7 @@ class NewsSocketTest {
                 .json()
                 .get("id")
                 .asLong();
-        try (Reader reader = new Reader(empty, "a")) {
+        try (TestSocket reader = reader(empty, "a")) {
             assertThat(reader.word().get("is").asString()).isEqualTo("ready");
             server.send("PUT", "/api/projects/" + empty + "/bundle", new String(Demo.bytes(), StandardCharsets.UTF_8));
             assertThat(reader.word().get("is").asString()).isEqualTo("replaced");
@@ -127,7 +80,7 @@ class NewsSocketTest {
 
     @Test
     void whoeverSpeaksOnItIsToldThatNothingIsSaidHere() throws Exception {
-        try (Reader reader = new Reader(1, "a")) {
+        try (TestSocket reader = reader(1, "a")) {
             reader.socket.sendText("x".repeat(3 << 20), true);
             assertThat(reader.why()).isEqualTo("1003 nothing is said on this socket");
         }
@@ -136,7 +89,7 @@ class NewsSocketTest {
 
     @Test
     void aProjectThatIsNoneIsRefusedInWords() throws Exception {
-        try (Reader reader = new Reader(999, "a")) {
+        try (TestSocket reader = reader(999, "a")) {
             assertThat(reader.why()).isEqualTo("1007 project: the number of a project");
         }
     }
@@ -154,11 +107,11 @@ class NewsSocketTest {
 
     @Test
     void moreSocketsThanThereIsRoomForAreRefusedInWordsAndTheOthersGoOn() throws Exception {
-        List<Reader> idle = new ArrayList<>();
+        List<TestSocket> idle = new ArrayList<>();
         try {
             String reason = null;
             while (reason == null && idle.size() < 300) {
-                Reader reader = new Reader(1, "many");
+                TestSocket reader = reader(1, "many");
                 idle.add(reader);
                 if (CompletableFuture.anyOf(reader.closed, ready(reader)).get(10, TimeUnit.SECONDS)
                         instanceof String why) {
@@ -168,11 +121,11 @@ class NewsSocketTest {
             assertThat(reason).isEqualTo("1013 256 windows are open already; close one of them");
             assertThat(server.get("/api/projects").size()).isPositive();
         } finally {
-            idle.forEach(Reader::close);
+            idle.forEach(TestSocket::close);
         }
         // Room again once they have gone.
         for (int i = 0; i < 100; i++) {
-            try (Reader again = new Reader(1, "again")) {
+            try (TestSocket again = reader(1, "again")) {
                 JsonNode word = again.words.poll(1, TimeUnit.SECONDS);
                 if (word != null) {
                     assertThat(word.get("is").asString()).isEqualTo("ready");
@@ -183,7 +136,7 @@ class NewsSocketTest {
         throw new AssertionError("no room though all have gone");
     }
 
-    private static CompletableFuture<JsonNode> ready(Reader reader) {
+    private static CompletableFuture<JsonNode> ready(TestSocket reader) {
         return CompletableFuture.supplyAsync(() -> {
             try {
                 JsonNode word = reader.words.poll(5, TimeUnit.SECONDS);

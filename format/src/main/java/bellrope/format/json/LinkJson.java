@@ -4,8 +4,6 @@ import bellrope.core.event.Pull;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 
 /**
  * What goes over the link to a running game, as it is written: {@code docs/format/link.md}. What a game did to its stage are
@@ -111,16 +109,18 @@ public final class LinkJson {
      * What a game says first.
      *
      * @param instance tells this running of the game from any other
-     * @param change of the bundle it has, and the hash of that; empty where it has none
+     * @param contract name of the version it was built against; empty where it does not say
+     * @param hash of the bundle it has, see {@link Have}
+     * @param first number of the oldest entry that it can still say
+     * @param step on which that came, or its present one
      */
-    public static JsonValue hello(String game, String instance, String contract, Optional<Have> change) {
+    public static JsonValue hello(String game, String instance, String contract, String hash, long first, int step) {
         JsonObject node =
                 is("hello").put("protocol", PROTOCOL).put("game", game).put("instance", instance);
         if (!contract.isEmpty()) {
             node.put("contract", contract);
         }
-        change.ifPresent(have -> node.put("change", have.change()).put("hash", have.hash()));
-        return node;
+        return node.put("hash", hash).put("first", first).put("step", step);
     }
 
     /** A bundle that someone has: which change of the project it is, and SHA-256 of its bytes as exported, in hexadecimal. */
@@ -131,24 +131,22 @@ public final class LinkJson {
      *
      * @param from number of the first of the entries
      * @param step how many steps its stage has made by now
-     * @param dropped how many entries before the first were lost because nobody took them in time
      */
-    public static JsonValue said(long from, int step, long dropped, List<JsonValue> entries) {
+    public static JsonValue said(long from, int step, List<JsonValue> entries) {
         JsonObject node = is("said").put("from", from).put("step", step);
-        if (dropped > 0) {
-            node.put("dropped", dropped);
-        }
         JsonList list = node.putArray("entries");
         entries.forEach(list::add);
         return node;
     }
 
     /** A bundle could not be taken by the game. */
-    public static JsonValue refused(long change, List<Map.Entry<String, String>> why) {
-        JsonObject node = is("refused").put("change", change);
-        JsonList list = node.putArray("why");
-        why.forEach(w -> list.add(Json.object().put("place", w.getKey()).put("words", w.getValue())));
-        return node;
+    public static JsonValue refused(String why) {
+        return is("refused").put("why", why);
+    }
+
+    /** One of the words {@code want}, for a whole bundle in place of a patch that does not fit, and {@code taken}. */
+    public static JsonValue word(String is) {
+        return is(is);
     }
 
     private static JsonObject is(String word) {

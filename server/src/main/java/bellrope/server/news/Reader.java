@@ -1,5 +1,7 @@
 package bellrope.server.news;
 
+import bellrope.server.socket.Outlet;
+
 /**
  * One window that hears of changes.
  *

@@ -1,12 +1,11 @@
 package bellrope.server.news;
 
 import bellrope.server.view.Views.Saved;
-import jakarta.annotation.PreDestroy;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executor;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.function.LongConsumer;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -15,11 +14,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Readers {
     private final JsonMapper json;
     private final Map<String, Reader> open = new ConcurrentHashMap<>();
-    private final ExecutorService pool = Executors.newCachedThreadPool(work -> {
-        Thread thread = new Thread(work, "news");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final List<LongConsumer> listeners = new CopyOnWriteArrayList<>();
 
     Readers(JsonMapper json) {
         this.json = json;
@@ -30,9 +25,13 @@ public class Readers {
         tell(reader, new Message.Word("ready"));
     }
 
-    /** Returns whom the socket belonged to; null if it never got in. */
-    Reader leave(String socket) {
-        return open.remove(socket);
+    /** Returns whom a socket belongs to; null if it never got in. */
+    Reader of(String socket) {
+        return open.get(socket);
+    }
+
+    void leave(String socket) {
+        open.remove(socket);
     }
 
     int count() {
@@ -51,6 +50,7 @@ public class Readers {
                 tell(reader, message);
             }
         }
+        listeners.forEach(l -> l.accept(project));
     }
 
     /** Passes on that a whole project has been replaced. */
@@ -60,19 +60,15 @@ public class Readers {
                 tell(reader, new Message.Word("replaced"));
             }
         }
+        listeners.forEach(l -> l.accept(project));
     }
 
     private void tell(Reader reader, Message message) {
         reader.outlet().text(json.writeValueAsString(message));
     }
 
-    /** Returns the threads that send; as many as there are sockets to hold them up. */
-    Executor pool() {
-        return pool;
-    }
-
-    @PreDestroy
-    void stop() {
-        pool.shutdownNow();
+    /** Has someone told of each project that changes; whoever saves waits for it. */
+    public void whenChanged(LongConsumer listener) {
+        listeners.add(listener);
     }
 }

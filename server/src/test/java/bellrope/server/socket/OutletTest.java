@@ -1,4 +1,4 @@
-package bellrope.server.news;
+package bellrope.server.socket;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;

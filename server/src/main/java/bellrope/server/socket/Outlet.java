@@ -1,4 +1,4 @@
-package bellrope.server.news;
+package bellrope.server.socket;
 
 import java.io.IOException;
 import java.util.ArrayDeque;
@@ -19,9 +19,9 @@ import org.springframework.web.socket.WebSocketSession;
  * <p>Texts wait in order, up to a bound; a reader that lets more pile up is disconnected, because it would get a wrong picture
  * of what happened.
  */
-final class Outlet {
+public final class Outlet {
     /** A reader was disconnected because it did not read. */
-    static final CloseStatus TOO_SLOW = new CloseStatus(4408, "this reader does not take what it is sent");
+    public static final CloseStatus TOO_SLOW = new CloseStatus(4408, "this reader does not take what it is sent");
 
     static final int MOST_TEXTS = 2_000;
     /** Characters that wait at most. */
@@ -42,7 +42,7 @@ final class Outlet {
     }
 
     /** Sends a text after those that wait. */
-    void text(String text) {
+    public void text(String text) {
         put(new TextMessage(text), text.length());
     }
 
@@ -108,7 +108,7 @@ final class Outlet {
     }
 
     /** Ends the socket and forgets what waits. The socket itself is closed by the pool, since that may take its time. */
-    void close(CloseStatus status) {
+    public void close(CloseStatus status) {
         synchronized (this) {
             if (closed) {
                 return;
@@ -130,7 +130,7 @@ final class Outlet {
         }
     }
 
-    synchronized boolean closed() {
+    public synchronized boolean closed() {
         return closed;
     }
 }

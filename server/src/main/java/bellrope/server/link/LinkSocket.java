@@ -1,0 +1,255 @@
+package bellrope.server.link;
+
+import bellrope.format.json.JsonText;
+import bellrope.format.json.LinkJson;
+import bellrope.server.socket.Outlet;
+import bellrope.server.socket.SignsOfLife;
+import bellrope.server.store.ProjectStore;
+import bellrope.server.store.Refusal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.web.socket.CloseStatus;
+import org.springframework.web.socket.PongMessage;
+import org.springframework.web.socket.TextMessage;
+import org.springframework.web.socket.WebSocketSession;
+import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
+import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
+import org.springframework.web.socket.handler.TextWebSocketHandler;
+import org.springframework.web.util.UriComponentsBuilder;
+import tools.jackson.databind.JsonNode;
+
+/** The socket of a running game, {@code /link?project=…}: {@code docs/format/link.md}. */
+@Configuration
+class LinkSocket extends TextWebSocketHandler implements WebSocketConfigurer {
+    /** Bytes of one message, and entries in it. */
+    static final int MOST_BYTES = 1 << 20;
+
+    static final int MOST_ENTRIES = 5_000;
+    static final CloseStatus REPLACED = new CloseStatus(4409, "the same game came by another socket");
+    static final CloseStatus OTHER_PROTOCOL = CloseStatus.PROTOCOL_ERROR.withReason(
+            "protocol " + LinkJson.PROTOCOL + " is spoken here; take the client that Handoff offers");
+    static final CloseStatus FULL =
+            CloseStatus.SERVICE_OVERLOAD.withReason(Games.MOST + " games are linked already; end one of them");
+
+    private final ProjectStore store;
+    private final Games games;
+    private final SignsOfLife life;
+    private final Map<String, Linked> linked = new ConcurrentHashMap<>();
+
+    /** A socket; the game is null until it has said who it is. */
+    private static final class Linked {
+        private final long project;
+        private final Outlet outlet;
+        private Running game;
+
+        Linked(long project, Outlet outlet) {
+            this.project = project;
+            this.outlet = outlet;
+        }
+    }
+
+    LinkSocket(ProjectStore store, Games games, SignsOfLife life) {
+        this.store = store;
+        this.games = games;
+        this.life = life;
+    }
+
+    @Override
+    public void registerWebSocketHandlers(WebSocketHandlerRegistry registry) {
+        // The door has looked at Origin already, against the host of the request.
+        registry.addHandler(this, "/link").setAllowedOriginPatterns("*");
+    }
+
+    @Override
+    public void afterConnectionEstablished(WebSocketSession session) throws Exception {
+        session.setTextMessageSizeLimit(MOST_BYTES);
+        String asked = UriComponentsBuilder.fromUri(session.getUri())
+                .build()
+                .getQueryParams()
+                .getFirst("project");
+        Optional<Long> project = project(asked);
+        if (linked.size() >= 4 * Games.MOST) {
+            session.close(FULL);
+        } else if (project.isEmpty()) {
+            session.close(CloseStatus.BAD_DATA.withReason("project: the number or the name of a project"));
+        } else {
+            linked.put(session.getId(), new Linked(project.get(), life.enter(session)));
+        }
+    }
+
+    // By its number or its name; the only one needs neither.
+    private Optional<Long> project(String asked) {
+        List<ProjectStore.Listed> all = store.all().stream()
+                .filter(p -> p.snapshot().isPresent())
+                .filter(p -> asked == null
+                        || asked.isEmpty()
+                        || asked.equals(Long.toString(p.id()))
+                        || java.net.URLDecoder.decode(asked, java.nio.charset.StandardCharsets.UTF_8)
+                                .equals(p.name()))
+                .toList();
+        return all.size() == 1 ? Optional.of(all.get(0).id()) : Optional.empty();
+    }
+
+    @Override
+    protected void handlePongMessage(WebSocketSession session, PongMessage message) {
+        life.heard(session);
+    }
+
+    @Override
+    protected void handleTextMessage(WebSocketSession session, TextMessage message) {
+        life.heard(session);
+        Linked from = linked.get(session.getId());
+        if (from == null) {
+            return;
+        }
+        JsonText.Parsed parsed = JsonText.parse(message.getPayload());
+        if (parsed.failed() || !parsed.node().isObject()) {
+            wrong(from, "", "no JSON object", "one of the messages in docs/format/link.md");
+            return;
+        }
+        try {
+            receive(from, parsed.node());
+        } catch (Bad bad) {
+            wrong(from, bad.place, bad.given, bad.allowed);
+        } catch (Refusal refusal) {
+            wrong(from, "", "a project that is gone", "a project that is there");
+        }
+    }
+
+    /** Something in a message is not as it must be. */
+    private static final class Bad extends RuntimeException {
+        private final String place;
+        private final String given;
+        private final String allowed;
+
+        Bad(String place, JsonNode given, String allowed) {
+            super(allowed, null, false, false);
+            this.place = place;
+            this.given = given == null ? "missing" : shorten(given.toString());
+            this.allowed = allowed;
+        }
+
+        private static String shorten(String text) {
+            return text.length() > 60 ? text.substring(0, 57) + "…" : text;
+        }
+    }
+
+    private record Wrong(String is, String place, String given, String allowed) {}
+
+    private static void wrong(Linked to, String place, String given, String allowed) {
+        to.outlet.text(JsonText.compact(new Wrong("wrong", place, given, allowed)));
+    }
+
+    private void receive(Linked from, JsonNode message) {
+        String is = text(message, "is", "/is", 20);
+        if (is.equals("hello")) {
+            hello(from, message);
+            return;
+        }
+        if (from.game == null) {
+            throw new Bad("/is", message.get("is"), "hello, before anything else");
+        }
+        switch (is) {
+            case "said" -> said(from.game, message);
+            case "want" -> games.sendWhole(from.game);
+            case "taken" -> games.refused(from.game, "");
+            case "refused" -> games.refused(from.game, text(message, "why", "/why", 2_000));
+            default -> throw new Bad("/is", message.get("is"), "hello, said, want, taken or refused");
+        }
+    }
+
+    private void hello(Linked from, JsonNode message) {
+        if (from.game != null) {
+            throw new Bad("/is", message.get("is"), "hello once");
+        }
+        long protocol = whole(message, "protocol", 0, Integer.MAX_VALUE);
+        if (protocol != LinkJson.PROTOCOL) {
+            from.outlet.close(OTHER_PROTOCOL);
+            return;
+        }
+        Running.Who who = new Running.Who(
+                text(message, "game", "/game", 80),
+                message.has("contract") ? text(message, "contract", "/contract", 80) : "");
+        String instance = text(message, "instance", "/instance", 64);
+        Games.Hello hello = new Games.Hello(
+                message.has("hash") ? text(message, "hash", "/hash", 64) : "",
+                whole(message, "first", 1, 1L << 53),
+                (int) whole(message, "step", 0, Integer.MAX_VALUE));
+        from.game = games.come(instance, from.project, who, hello, from.outlet);
+        if (from.game == null) {
+            from.outlet.close(FULL);
+        }
+    }
+
+    private void said(Running game, JsonNode message) {
+        long first = whole(message, "from", 1, 1L << 53);
+        int step = (int) whole(message, "step", 0, Integer.MAX_VALUE);
+        JsonNode list = message.get("entries");
+        if (list == null || !list.isArray() || list.size() > MOST_ENTRIES) {
+            throw new Bad("/entries", list, "a list of at most " + MOST_ENTRIES);
+        }
+        List<Running.Entry> entries = new ArrayList<>();
+        for (int i = 0; i < list.size(); i++) {
+            entries.add(entry(list.get(i), "/entries/" + i));
+        }
+        games.said(game, first, step, entries);
+    }
+
+    // What an event carries is looked at where it is followed.
+    private static Running.Entry entry(JsonNode entry, String place) {
+        if (!entry.isObject()) {
+            throw new Bad(place, entry, "a CloudEvents 1.0 event");
+        }
+        if (!entry.path("specversion").asString("").equals("1.0")) {
+            throw new Bad(place + "/specversion", entry.get("specversion"), "\"1.0\"");
+        }
+        for (String key : List.of("id", "source", "type")) {
+            text(entry, key, place + "/" + key, 200);
+        }
+        int step = (int) whole(entry, "step", place + "/step", 0, Integer.MAX_VALUE);
+        long taken = entry.get("type").stringValue().equals(LinkJson.TAKEN)
+                ? whole(entry.path("data"), "change", place + "/data/change", 0, 1L << 53)
+                : 0;
+        return new Running.Entry(step, taken, JsonText.compact(entry));
+    }
+
+    private static String text(JsonNode node, String key, String place, int most) {
+        JsonNode value = node.get(key);
+        if (value == null
+                || !value.isString()
+                || value.stringValue().isEmpty()
+                || value.stringValue().length() > most) {
+            throw new Bad(place, value, "a text of 1 to " + most + " characters");
+        }
+        return value.stringValue();
+    }
+
+    private static long whole(JsonNode node, String key, long least, long most) {
+        return whole(node, key, "/" + key, least, most);
+    }
+
+    private static long whole(JsonNode node, String key, String place, long least, long most) {
+        JsonNode value = node.isObject() ? node.get(key) : null;
+        if (value == null
+                || !value.isIntegralNumber()
+                || !value.canConvertToLong()
+                || value.longValue() < least
+                || value.longValue() > most) {
+            throw new Bad(place, value, "a whole number from " + least + " to " + most);
+        }
+        return value.longValue();
+    }
+
+    @Override
+    public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
+        Linked gone = linked.remove(session.getId());
+        life.leave(session, status);
+        if (gone != null && gone.game != null) {
+            games.leave(gone.game, gone.outlet);
+        }
+    }
+}

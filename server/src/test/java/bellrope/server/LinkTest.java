@@ -1,0 +1,330 @@
+package bellrope.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import bellrope.core.event.Pull;
+import bellrope.core.project.Project;
+import bellrope.core.score.Arrival;
+import bellrope.core.score.Writing;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Vec3;
+import bellrope.format.json.Bundle;
+import bellrope.format.json.Demo;
+import bellrope.format.json.JacksonValue;
+import bellrope.format.link.LinkedStage;
+import bellrope.link.LinkListener;
+import bellrope.link.LinkedGame;
+import java.net.URI;
+import java.nio.ByteBuffer;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AutoClose;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+/** The link to running games, with its real client and over real sockets. */
+class LinkTest {
+    @AutoClose
+    private static final RunningServer server = new RunningServer();
+
+    private static final Project DEMO = Demo.project();
+    private static final String HELLO =
+            "{\"is\":\"hello\",\"protocol\":1,\"game\":\"test\",\"instance\":\"%s\",\"first\":1,\"step\":0}";
+    private static final String ENTRY =
+            "{\"specversion\":\"1.0\",\"id\":\"%d\",\"source\":\"/g\",\"type\":\"subject.gone\",\"step\":%d,\"subject\":\"x\"}";
+
+    private static final class Listening implements LinkListener {
+        final BlockingQueue<String> said = new LinkedBlockingQueue<>();
+
+        @Override
+        public void linked(String project) {
+            said.add("linked with " + project);
+        }
+
+        @Override
+        public void unlinked(String why) {
+            said.add("unlinked: " + why);
+        }
+
+        @Override
+        public void wrong(String why) {
+            said.add("wrong: " + why);
+        }
+
+        String next() throws InterruptedException {
+            return said.poll(10, TimeUnit.SECONDS);
+        }
+    }
+
+    private static LinkedGame game(Project bundle, LinkListener listener) {
+        return LinkedGame.open(
+                bundle, "Windrow Post", "", URI.create("ws://localhost:" + server.port + "/link?project=1"), listener);
+    }
+
+    private static void await(BooleanSupplier condition) throws InterruptedException {
+        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(20);
+        while (!condition.getAsBoolean()) {
+            assertThat(System.nanoTime()).as("waited too long").isLessThan(until);
+            Thread.sleep(1);
+        }
+    }
+
+    private static Project saved() {
+        return Bundle.read(server.send("GET", "/api/projects/1/bundle", null).bytes())
+                .value()
+                .orElseThrow();
+    }
+
+    private static void save(String effect, double drag) {
+        JsonNode part = server.part("effect", effect);
+        String body = part.get("body").toString().replaceFirst("\"drag\":[0-9.]+", "\"drag\":" + drag);
+        assertThat(server.send(
+                                "PUT",
+                                "/api/parts/" + part.get("id").asLong(),
+                                "{\"basedOn\":" + part.get("revision").asLong() + ",\"body\":" + body + "}")
+                        .status())
+                .isEqualTo(200);
+    }
+
+    private static byte[] bytes(ByteBuffer frame) {
+        byte[] bytes = new byte[frame.remaining()];
+        frame.duplicate().get(bytes);
+        return bytes;
+    }
+
+    @Test
+    void aGameWithAnOlderBundleIsBroughtUpToDateAndGetsEachSave() throws Exception {
+        Listening listening = new Listening();
+        Project older = DEMO.withEffects(
+                        DEMO.effects().subList(0, DEMO.effects().size() - 1))
+                .withRopes(List.of());
+        try (LinkedGame game = game(older, listening)) {
+            assertThat(listening.next()).isEqualTo("linked with Windrow Post");
+            await(() ->
+                    game.advance(0.01) >= 0 && game.stage().project().ropes().size() > 10);
+            List<Double> took = new ArrayList<>();
+            for (int n = 0; n < 40; n++) {
+                double drag = 0.5 + n / 100.0;
+                Project was = game.stage().project();
+                save("peat splat", drag);
+                long before = System.nanoTime();
+                await(() -> game.advance(0.001) >= 0 && game.stage().project() != was);
+                took.add((System.nanoTime() - before) / 1e6);
+                assertThat(game.stage().project()).isEqualTo(saved());
+            }
+            took.sort(null);
+            System.out.printf(
+                    "A saved change in the game after it was acknowledged: %.1f ms median, %.1f ms at the 95th percentile%n",
+                    took.get(20), took.get(37));
+            assertThat(listening.said).isEmpty();
+        }
+    }
+
+    @Test
+    void aBenchThatFollowsShowsWhatTheGameShowsToTheBit() throws Exception {
+        try (TestSocket bench = new TestSocket(server, "/api/games?project=1");
+                LinkedGame game = game(DEMO, new Listening())) {
+            await(() -> game.advance(0.01) >= 0 && game.linked());
+            List<Arrival> run =
+                    Writing.of(DEMO.scores().get(0), DEMO.events(), 0).arrivals();
+            int next = 0;
+            for (int frame = 0; frame < 900; frame++) {
+                double time = frame / 60.0;
+                game.move("kite", new Vec3(Math.sin(time), 2, 0), Vec3.RIGHT, null);
+                game.publish("wind", 4 + time / 5);
+                while (next < run.size() && run.get(next).at() <= time) {
+                    game.pull(run.get(next++).pull());
+                }
+                if (frame == 300 || frame == 500) {
+                    save("straw puff", 0.3 + frame / 1000.0);
+                    Project wanted = saved();
+                    await(() ->
+                            game.advance(0.002) >= 0 && game.stage().project().equals(wanted));
+                }
+                game.advance(1 / 60.0);
+            }
+            assertThat(game.stage().particles()).isGreaterThan(20);
+            JsonNode told;
+            try (TestSocket later = new TestSocket(server, "/api/games?project=1")) {
+                do {
+                    told = later.word("game");
+                } while (!told.at("/game/linked").asBoolean());
+            }
+            String instance = told.at("/game/instance").asString();
+            LinkedStage stage =
+                    new LinkedStage(bundle(told.at("/game/changeAtFirst").asLong()));
+            long from = told.at("/game/first").asLong();
+            int step = 0;
+            while (step < game.stage().now()) {
+                bench.say(
+                        "{\"is\":\"want\",\"game\":\"" + instance + "\",\"from\":" + from + ",\"step\":" + step + "}");
+                JsonNode said = bench.word("said");
+                assertThat(said.get("from").asLong()).isEqualTo(from);
+                for (JsonNode entry : said.get("entries")) {
+                    if (entry.get("type").asString().equals("bundle.taken")) {
+                        stage.take(
+                                bundle(entry.at("/data/change").asLong()),
+                                entry.get("step").asInt());
+                    }
+                    assertThat(stage.follow(JacksonValue.of(entry)).problems()).isEmpty();
+                    from++;
+                }
+                step = said.get("step").asInt();
+                stage.reach(step);
+            }
+            assertThat(from).isGreaterThan(1_800);
+            assertThat(bytes(stage.stage().frame(1)))
+                    .isEqualTo(bytes(game.stage().frame(1)));
+        }
+    }
+
+    private static Project bundle(long change) {
+        return Bundle.read(server.send("GET", "/api/projects/1/bundles/" + change, null)
+                        .bytes())
+                .value()
+                .orElseThrow();
+    }
+
+    @Test
+    void whatIsSaidTwiceIsTakenOnceAndAGapIsCounted() throws Exception {
+        try (TestSocket bench = new TestSocket(server, "/api/games?project=1")) {
+            try (TestSocket game = new TestSocket(server, "/link?project=1")) {
+                game.say(HELLO.formatted("twice"));
+                assertThat(game.word("welcome").get("next").asLong()).isEqualTo(1);
+                game.say(said(1, 3));
+                assertThat(game.word("taken").get("next").asLong()).isEqualTo(4);
+            }
+            try (TestSocket game = new TestSocket(server, "/link?project=1")) {
+                game.say(HELLO.formatted("twice"));
+                assertThat(game.word("welcome").get("next").asLong()).isEqualTo(4);
+                game.say(said(2, 4));
+                assertThat(game.word("taken").get("next").asLong()).isEqualTo(6);
+                bench.say("{\"is\":\"want\",\"game\":\"twice\",\"from\":1,\"step\":0}");
+                JsonNode all = bench.word("said");
+                assertThat(all.get("entries").valueStream().map(e -> e.get("id").asString()))
+                        .containsExactly("1", "2", "3", "4", "5");
+                game.say(said(9, 2));
+                assertThat(game.word("taken").get("next").asLong()).isEqualTo(11);
+                bench.say("{\"is\":\"want\",\"game\":\"twice\",\"from\":6,\"step\":0}");
+                assertThat(bench.word("lost").get("first").asLong()).isEqualTo(9);
+                // The same game by another socket: the first is let go.
+                try (TestSocket again = new TestSocket(server, "/link?project=1")) {
+                    again.say(HELLO.formatted("twice"));
+                    assertThat(again.word("welcome").get("next").asLong()).isEqualTo(11);
+                    assertThat(game.why()).startsWith("4409 ");
+                }
+            }
+        }
+    }
+
+    private static String said(int from, int count) {
+        List<String> entries = new ArrayList<>();
+        for (int n = from; n < from + count; n++) {
+            entries.add(ENTRY.formatted(n, n));
+        }
+        return "{\"is\":\"said\",\"from\":" + from + ",\"step\":" + (from + count) + ",\"entries\":["
+                + String.join(",", entries) + "]}";
+    }
+
+    @Test
+    void aGameThatNobodyAnswersPlaysOnAndSaysSoOnce() throws Exception {
+        Listening listening = new Listening();
+        try (LinkedGame game = LinkedGame.open(DEMO, "alone", "", URI.create("ws://localhost:1/link"), listening)) {
+            assertThat(listening.next()).startsWith("unlinked: no server at localhost:1");
+            for (int frame = 0; frame < 600; frame++) {
+                if (frame % 100 == 0) {
+                    game.pull(new Pull(
+                            "courier.landed",
+                            Map.of(
+                                    "position", new Datum.Vec(Vec3.ZERO),
+                                    "normal", new Datum.Vec(Vec3.UP),
+                                    "speed", new Datum.Num(9),
+                                    "surface", new Datum.Word("thatch")),
+                            frame));
+                }
+                game.advance(1 / 60.0);
+            }
+            assertThat(game.stage().births()).isGreaterThan(50);
+            Thread.sleep(1_200);
+            assertThat(listening.said).isEmpty();
+            assertThat(game.linked()).isFalse();
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '`',
+            value = {
+                "no JSON | ",
+                "[1,2] | ",
+                "{\"is\":\"said\"} | /is",
+                "{\"is\":7} | /is",
+                "{\"is\":\"hello\",\"protocol\":\"1\"} | /protocol",
+                "{\"is\":\"hello\",\"protocol\":1} | /game",
+                "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":0,\"step\":0} | /first",
+                "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":1e99} | /step",
+            })
+    void whatIsNoHelloIsRefusedWithItsPlaceAndTheSocketStaysOpen(String message, String place) throws Exception {
+        try (TestSocket game = new TestSocket(server, "/link?project=1")) {
+            game.say(message);
+            assertThat(game.word("wrong").get("place").asString()).isEqualTo(place == null ? "" : place);
+            game.say(HELLO.formatted("after all"));
+            assertThat(game.word("welcome").get("project").asLong()).isEqualTo(1);
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '`',
+            value = {
+                "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":0} | /is",
+                "{\"is\":\"sing\"} | /is",
+                "{\"is\":\"said\",\"from\":0,\"step\":1,\"entries\":[]} | /from",
+                "{\"is\":\"said\",\"from\":1,\"step\":-1,\"entries\":[]} | /step",
+                "{\"is\":\"said\",\"from\":1,\"step\":1} | /entries",
+                "{\"is\":\"said\",\"from\":1,\"step\":1,\"entries\":[7]} | /entries/0",
+                "{\"is\":\"said\",\"from\":1,\"step\":1,\"entries\":[{\"specversion\":\"0.3\"}]} | /entries/0/specversion",
+                "{\"is\":\"said\",\"from\":1,\"step\":1,\"entries\":[{\"specversion\":\"1.0\",\"id\":\"1\",\"source\":\"/g\",\"type\":\"a\"}]} | /entries/0/step",
+                "{\"is\":\"said\",\"from\":1,\"step\":1,\"entries\":[{\"specversion\":\"1.0\",\"id\":\"1\",\"source\":\"/g\",\"type\":\"bundle.taken\",\"step\":1}]} | /entries/0/data/change",
+            })
+    void whatAGameSaysWronglyIsRefusedWholeAndTakesNothing(String message, String place) throws Exception {
+        try (TestSocket game = new TestSocket(server, "/link?project=1")) {
+            String instance = "wrong " + Arrays.hashCode(message.toCharArray());
+            game.say(HELLO.formatted(instance));
+            assertThat(game.word("welcome").get("next").asLong()).isEqualTo(1);
+            game.say(message);
+            assertThat(game.word("wrong").get("place").asString()).isEqualTo(place);
+            game.say(said(1, 2));
+            assertThat(game.word("taken").get("next").asLong()).isEqualTo(3);
+        }
+    }
+
+    @Test
+    void anotherProtocolIsToldSoAndLetGo() throws Exception {
+        try (TestSocket game = new TestSocket(server, "/link?project=1")) {
+            game.say("{\"is\":\"hello\",\"protocol\":2}");
+            assertThat(game.why()).startsWith("1002 protocol 1 is spoken here");
+        }
+        try (TestSocket game = new TestSocket(server, "/link?project=77")) {
+            assertThat(game.why()).isEqualTo("1007 project: the number or the name of a project");
+        }
+        try (TestSocket game = new TestSocket(server, "/link?project=1")) {
+            game.say(" ".repeat(3 << 20));
+            assertThat(game.why()).startsWith("1009 ");
+        }
+        try (TestSocket bench = new TestSocket(server, "/api/games?project=1")) {
+            bench.say("{\"is\":\"want\"}");
+            assertThat(bench.why()).startsWith("1003 ");
+        }
+    }
+}
