@@ -86,12 +86,14 @@ const FINDS: Record<string, string> = {
   '/handoff': 'Find in the contract',
   '/rehearsal': 'Find a rehearsal',
   '/pools': 'Find a pool',
+  '/game': 'Find what happened',
 }
 const VIEWS = [
   { path: '/', name: 'Ropes' },
   { path: '/effects', name: 'Effects' },
   { path: '/rehearsal', name: 'Rehearsal' },
   { path: '/pools', name: 'Pools' },
+  { path: '/game', name: 'Game' },
   { path: '/handoff', name: 'Handoff' },
 ]
 const EFFECT_KEYS = [
@@ -144,6 +146,15 @@ const POOL_KEYS = [
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
 ]
+const GAME_KEYS = [
+  ['↑ ↓', 'what happened after, before'],
+  ['H', 'hold the list still, let it go on'],
+  ['F', 'the stage alone, and back'],
+  ['Esc', 'shut what is open'],
+  ['/', 'find what happened'],
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+]
 const ROPE_KEYS = [
   ['Space', 'pull the event'],
   ['1 2 3', 'soft, usual, hard'],
@@ -162,6 +173,7 @@ const KEYS: Record<string, string[][]> = {
   '/effects': EFFECT_KEYS,
   '/rehearsal': REHEARSAL_KEYS,
   '/pools': POOL_KEYS,
+  '/game': GAME_KEYS,
   '/handoff': HANDOFF_KEYS,
 }
 </script>

@@ -6,6 +6,7 @@ const later = {
   effects: () => import('./effects/EffectsView.vue'),
   rehearsal: () => import('./rehearsal/RehearsalView.vue'),
   pools: () => import('./pools/PoolsView.vue'),
+  game: () => import('./game/GameView.vue'),
   handoff: () => import('./handoff/HandoffView.vue'),
 }
 
@@ -14,6 +15,7 @@ export const routes = [
   { path: '/effects', component: later.effects },
   { path: '/rehearsal', component: later.rehearsal },
   { path: '/pools', component: later.pools },
+  { path: '/game', component: later.game },
   { path: '/handoff', component: later.handoff },
 ]
 

@@ -21,6 +21,7 @@ export type TakeRequest = Schemas['TakeWish'] & { drafts: Draft[] }
 export type TakeHead = Schemas['TakeHead']
 export type StageReply = Schemas['StageReply']
 export type TraceView = Schemas['TraceView']
+export type GameReply = Schemas['GameReply']
 export type RehearsalView = Schemas['RehearsalView']
 export type Progress = Schemas['Progress']
 export type SizedView = Schemas['SizedView']

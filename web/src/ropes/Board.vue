@@ -109,6 +109,7 @@ watch(
     await nextTick()
     list.value?.querySelector('.row.open')?.scrollIntoView({ block: 'nearest' })
   },
+  { immediate: true },
 )
 /** Opens a rope; with Ctrl it is chosen, with Shift all up to it. */
 function click(id: number, event?: MouseEvent) {

@@ -56,6 +56,8 @@ const props = withDefaults(
     home?: unknown
     /** What shakes and flashes while the stage is live. */
     comfort?: Comfort
+    /** Whether what it shows runs elsewhere: there is nothing to scrub. */
+    elsewhere?: boolean
   }>(),
   {
     take: undefined,
@@ -72,6 +74,7 @@ const props = withDefaults(
     whole: false,
     home: undefined,
     comfort: undefined,
+    elsewhere: false,
   },
 )
 const emit = defineEmits<{
@@ -371,14 +374,16 @@ const arrow = computed(() => {
         <slot name="over" />
         <div class="meter" data-testid="meter">
           <template v-if="!unpaused">
-            <b class="which" :class="{ live: liveNow }">{{ liveNow ? 'live' : 'preview' }}</b>
+            <b v-if="liveNow || !elsewhere" class="which" :class="{ live: liveNow }">{{
+              liveNow ? 'live' : 'preview'
+            }}</b>
             <span data-testid="live-instances">{{ live?.instances ?? 0 }}</span> playing ·
           </template>
           <span data-testid="alive">{{ shown?.alive ?? 0 }}</span> alive
         </div>
         <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
         <p v-else-if="!take && !liveNow" class="still">
-          Pull an event, or open a rope, to see its response here.
+          {{ elsewhere ? 'Nothing plays now.' : 'Pull an event, or open a rope, to see its response here.' }}
         </p>
       </div>
       <slot name="beside" />
@@ -399,7 +404,7 @@ const arrow = computed(() => {
       </template>
     </div>
     <StageScrub
-      v-if="!props.follows"
+      v-if="!props.follows && !props.elsewhere"
       :clock="shared"
       :frames="take?.length ?? 0"
       :steps-per-second="take?.head.stepsPerSecond ?? 60"

@@ -3,6 +3,7 @@ package bellrope.tools;
 import bellrope.core.value.Problem;
 import bellrope.format.answer.FeedsView;
 import bellrope.format.answer.FittedView;
+import bellrope.format.answer.GameReply;
 import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.Progress;
 import bellrope.format.answer.RehearsalView;
@@ -46,6 +47,7 @@ public final class Writers {
             Progress.class,
             SizedView.class,
             TraceView.class,
+            GameReply.class,
             AccountReport.class,
             Problem.class);
 

@@ -1,7 +1,6 @@
 package bellrope.browser;
 
 import bellrope.core.event.Pull;
-import bellrope.core.project.Project;
 import bellrope.core.stage.Knob;
 import bellrope.core.stage.Stage;
 import bellrope.core.stage.told.Account;
@@ -10,7 +9,6 @@ import bellrope.core.value.Refused;
 import bellrope.format.answer.StageMessages;
 import bellrope.format.answer.StageReply;
 import bellrope.format.answer.Wrong;
-import bellrope.format.json.Bundle;
 import bellrope.format.json.JsonValue;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
@@ -49,7 +47,7 @@ final class Game {
     /** Begins with a bundle. */
     static JSObject open(JSObject bundle) {
         return Told.by(() -> {
-            stage = new Stage(project(bundle));
+            stage = new Stage(Parts.bundle(JsValue.of(bundle)));
             ANSWERED.clear();
             KNOBS.clear();
             return Js.object();
@@ -59,14 +57,9 @@ final class Game {
     /** Lets what plays bend to a changed bundle. */
     static JSObject retune(JSObject bundle) {
         return Told.by(() -> {
-            stage.retune(project(bundle));
+            stage.retune(Parts.bundle(JsValue.of(bundle)));
             return Js.object();
         });
-    }
-
-    private static Project project(JSObject bundle) {
-        Bundle.Read<Project> read = Bundle.read(JsValue.of(bundle), Parts::coverage);
-        return read.value().orElseThrow(() -> new Wrong(read.problems()));
     }
 
     /** Tells the stage something, see {@link StageMessages}: {@code {answer}} with the account, where there is one. */

@@ -6,6 +6,7 @@ import bellrope.format.answer.Answer;
 import bellrope.format.answer.FeedWish;
 import bellrope.format.answer.FitWish;
 import bellrope.format.answer.Fits;
+import bellrope.format.answer.FollowedGame;
 import bellrope.format.answer.LiveStage;
 import bellrope.format.answer.NotThere;
 import bellrope.format.answer.PreviewHead;
@@ -54,6 +55,8 @@ public final class Page {
     private static Rehearsals rehearsed;
     // What was kept to compare others with.
     private static Rehearsals before;
+    // A running game that is followed.
+    private static FollowedGame game;
     // A trace that is being read.
     private static Traces traces;
 
@@ -77,6 +80,7 @@ public final class Page {
         rehearsing = null;
         rehearsed = null;
         before = null;
+        game = null;
         traces = null;
     }
 
@@ -258,6 +262,50 @@ public final class Page {
                             : live().accounts(words, (int) wish.get("most").number()),
                     Answers::of));
         });
+    }
+
+    /** Begins to follow a running game, from a step on: {@code {bundle, step}}. */
+    @JSExport
+    public static JSObject gameBegun(JSObject asked) {
+        return Told.by(() -> {
+            JsonValue wish = JsValue.of(asked);
+            game = new FollowedGame(
+                    Parts.bundle(wish.get("bundle")), (int) wish.get("step").number());
+            return answer(Js.object());
+        });
+    }
+
+    /** The game took a changed bundle on a step: {@code {bundle, step}}. */
+    @JSExport
+    public static JSObject gameTook(JSObject asked) {
+        return Told.by(() -> {
+            JsonValue wish = JsValue.of(asked);
+            following().take(Parts.bundle(wish.get("bundle")), (int)
+                    wish.get("step").number());
+            return answer(Js.object());
+        });
+    }
+
+    /** Does what the game did: {@code {entries, from, step}}, the first one's number and what it had reached; tells of it, and the picture then. */
+    @JSExport
+    public static JSObject gameSaid(JSObject asked) {
+        return Told.by(() -> {
+            JsonValue wish = JsValue.of(asked);
+            JSObject told = answer(Answers.of(following()
+                    .said(wish.get("entries"), (long) wish.get("from").number(), (int)
+                            wish.get("step").number())));
+            JSObject frames = Js.list();
+            Js.add(frames, Js.bytes(game.seen()));
+            Js.set(told, "frames", frames);
+            return told;
+        });
+    }
+
+    private static FollowedGame following() {
+        if (game == null) {
+            throw new NotThere("game that is followed");
+        }
+        return game;
     }
 
     /**

@@ -116,8 +116,14 @@ final class Parts {
         return read.value().orElseThrow(() -> new Wrong(read.problems()));
     }
 
+    /** Returns the project of a whole bundle. */
+    static Project bundle(JsonValue bundle) {
+        Bundle.Read<Project> read = Bundle.read(bundle, Parts::coverage);
+        return read.value().orElseThrow(() -> new Wrong(read.problems()));
+    }
+
     // Whatever is saved says it; it is worked out where pictures are decoded.
-    static double coverage(byte[] png) {
+    private static double coverage(byte[] png) {
         throw new IllegalStateException("a sprite that does not say its coverage");
     }
 }

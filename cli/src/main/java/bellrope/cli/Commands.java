@@ -7,7 +7,13 @@ import picocli.CommandLine.Command;
 @Command(
         name = "bellrope",
         description = "Plays, measures and checks the effects of a game without a server.",
-        subcommands = {RehearseCommand.class, SweepCommand.class, MergeCommand.class, TraceCommand.class},
+        subcommands = {
+            RehearseCommand.class,
+            SweepCommand.class,
+            MergeCommand.class,
+            TraceCommand.class,
+            PlayCommand.class
+        },
         mixinStandardHelpOptions = true)
 public final class Commands {
     /** Exit code when everything was read and played. */

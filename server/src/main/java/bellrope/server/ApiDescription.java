@@ -3,6 +3,7 @@ package bellrope.server;
 import bellrope.format.answer.FeedsView;
 import bellrope.format.answer.FitWish;
 import bellrope.format.answer.FittedView;
+import bellrope.format.answer.GameReply;
 import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.PreviewWish;
 import bellrope.format.answer.Progress;
@@ -70,7 +71,8 @@ class ApiDescription {
             RehearsalView.class,
             Progress.class,
             SizedView.class,
-            TraceView.class);
+            TraceView.class,
+            GameReply.class);
 
     /** Where the records of the API lie; those within them are found from there. */
     private static final List<Class<?>> ROOTS = List.of(Views.class, ProjectStore.class);

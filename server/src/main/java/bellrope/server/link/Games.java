@@ -249,6 +249,7 @@ class Games {
             Said said = game.from(want.from());
             // Whoever takes it away answers it.
             if (said == null && bench.wants().remove(want)) {
+                bench.text(new GameNews("game", game.standing()));
                 bench.text(new Lost("lost", want.instance(), game.standing().first()));
             } else if (said != null
                     && (!said.entries().isEmpty() || said.step() > want.step())

@@ -1,0 +1,189 @@
+package bellrope.cli;
+
+import bellrope.core.project.Project;
+import bellrope.core.score.Arrival;
+import bellrope.core.score.Channelled;
+import bellrope.core.score.Score;
+import bellrope.core.score.Writing;
+import bellrope.core.score.Written;
+import bellrope.core.value.Pace;
+import bellrope.format.trace.Trace;
+import bellrope.link.LinkListener;
+import bellrope.link.LinkedGame;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.Reader;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.locks.LockSupport;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Plays a trace or a score as a running game would, linked with a bench. */
+@Command(
+        name = "play",
+        mixinStandardHelpOptions = true,
+        description = {
+            "Plays a file of pulls, or a score, in real time as a running game would: linked with a bench, which sees what it "
+                    + "does, and whose saved changes it takes.",
+            "Ends when all has been played. Exit code 0; 1 if something could not be read; 2 if the command itself is wrong."
+        })
+final class PlayCommand implements Callable<Integer> {
+    private static final double LONGEST_FRAME = 0.25;
+
+    @Parameters(index = "0", paramLabel = "BUNDLE", description = "what the game ships with, *.bellrope.json")
+    private Path bundle;
+
+    @Parameters(
+            index = "1",
+            arity = "0..1",
+            paramLabel = "PULLS",
+            description = "CloudEvents 1.0, one in JSON a line, or a table, *.csv")
+    private Path pulls;
+
+    @Option(
+            names = "--score",
+            paramLabel = "NAME",
+            description = "play a score of the bundle instead of a file of pulls")
+    private String score;
+
+    @Option(
+            names = "--link",
+            paramLabel = "ADDRESS",
+            defaultValue = "ws://localhost:7333/link",
+            description = "of the bench, with ?project=N where it has several; ${DEFAULT-VALUE}")
+    private URI link;
+
+    @Option(names = "--speed", paramLabel = "N", defaultValue = "1", description = "how fast time passes, 0.1 to 20")
+    private double speed;
+
+    @Option(names = "--rounds", paramLabel = "N", defaultValue = "1", description = "how often it is played, 1 to 1000")
+    private int rounds;
+
+    @Option(names = "--as", paramLabel = "NAME", description = "what the game is called on the bench")
+    private String name;
+
+    @Spec
+    private CommandSpec spec;
+
+    private final class Telling implements LinkListener {
+        private void say(String words) {
+            spec.commandLine().getErr().println(words);
+            spec.commandLine().getErr().flush();
+        }
+
+        @Override
+        public void linked(String project) {
+            say("linked with " + project);
+        }
+
+        @Override
+        public void unlinked(String why) {
+            say("unlinked: " + why);
+        }
+
+        @Override
+        public void wrong(String why) {
+            say(why);
+        }
+    }
+
+    @Override
+    public Integer call() throws IOException {
+        PrintWriter err = spec.commandLine().getErr();
+        Inputs inputs = new Inputs(err);
+        if (!inputs.either("play", pulls, score)) {
+            return Commands.MISUSED;
+        }
+        if (!(speed >= 0.1 && speed <= 20) || rounds < 1 || rounds > 1000) {
+            err.println("play: --speed 0.1 to 20, --rounds 1 to 1000");
+            return Commands.MISUSED;
+        }
+        if (!"ws".equals(link.getScheme()) && !"wss".equals(link.getScheme()) || link.getHost() == null) {
+            err.println("--link: " + link + ": an address such as ws://localhost:7333/link?project=1");
+            return Commands.MISUSED;
+        }
+        Optional<Project> project = inputs.project(bundle);
+        if (project.isEmpty()) {
+            return Commands.UNREADABLE;
+        }
+        Optional<Written> written = score == null
+                ? trace(project.get(), inputs)
+                : inputs.score(project.get(), bundle, score).map(s -> written(s, project.get()));
+        if (written.isEmpty()) {
+            return Commands.UNREADABLE;
+        }
+        String called = name == null ? project.get().name() : name;
+        try (LinkedGame game = LinkedGame.open(project.get(), called, "", link, new Telling())) {
+            for (int round = 0; round < rounds; round++) {
+                play(game, written.get());
+            }
+            spec.commandLine()
+                    .getOut()
+                    .println("played " + rounds * written.get().arrivals().size() + " pulls; "
+                            + game.stage().births() + " particles were born"
+                            + (game.dropped() > 0 ? "; " + game.dropped() + " things said were lost" : ""));
+            spec.commandLine().getOut().flush();
+        }
+        return Commands.FINE;
+    }
+
+    private static Written written(Score score, Project project) {
+        return Writing.of(score, project.events(), 0);
+    }
+
+    private Optional<Written> trace(Project project, Inputs inputs) {
+        try (Reader text = Files.newBufferedReader(pulls)) {
+            Trace trace = Trace.read(text, TraceCommand.table(pulls), project);
+            inputs.refuse(pulls, trace.problems());
+            return trace.problems().isEmpty() ? Optional.of(trace.written()) : Optional.empty();
+        } catch (IOException e) {
+            spec.commandLine()
+                    .getErr()
+                    .println(pulls.getFileName() + ": cannot be read: a file of UTF-8 that exists and may be read");
+            return Optional.empty();
+        }
+    }
+
+    private void play(LinkedGame game, Written written) {
+        int first = game.stage().now();
+        int next = 0;
+        int gone = 0;
+        double[] published = new double[written.channels().size()];
+        Arrays.fill(published, Double.NaN);
+        long before = System.nanoTime();
+        while (true) {
+            Pace pace = game.stage().project().settings().pace();
+            double at = pace.seconds(game.stage().now() - first);
+            for (int i = 0; i < published.length; i++) {
+                Channelled channel = written.channels().get(i);
+                if (channel.at(at) != published[i]) {
+                    published[i] = channel.at(at);
+                    game.publish(channel.channel(), published[i]);
+                }
+            }
+            while (next < written.arrivals().size()
+                    && written.arrivals().get(next).at() <= at) {
+                Arrival arrival = written.arrivals().get(next++);
+                game.pull(arrival.pull());
+            }
+            while (gone < written.gone().size() && written.gone().get(gone).at() <= at) {
+                game.gone(written.gone().get(gone++).subject());
+            }
+            if (at >= written.seconds() && next == written.arrivals().size()) {
+                return;
+            }
+            LockSupport.parkNanos(1_000_000_000L / 60);
+            long now = System.nanoTime();
+            game.advance(speed * Math.min(LONGEST_FRAME, (now - before) / 1e9));
+            before = now;
+        }
+    }
+}

@@ -1,0 +1,167 @@
+package bellrope.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import bellrope.core.event.Pull;
+import bellrope.core.project.Project;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Vec3;
+import bellrope.format.json.Demo;
+import bellrope.link.LinkListener;
+import bellrope.link.LinkedGame;
+import java.net.URI;
+import java.util.Map;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.DisplayName;
+import org.junit.jupiter.api.Test;
+
+/** A running game and the bench: the client for Java, a real server, a page. */
+@DisplayName("A running game")
+class GameIT extends AtBench {
+    private Playing game;
+
+    /** A game on a thread of its own, at its own pace; what it is to do it does there. */
+    private static final class Playing implements AutoCloseable {
+        private final BlockingQueue<Pull> pulls = new LinkedBlockingQueue<>();
+        private final LinkedGame linked;
+        private final Thread thread = new Thread(this::play, "game");
+        private volatile boolean over;
+        private volatile int particles;
+        private volatile long births;
+        private volatile Project project;
+        private final AtomicInteger unlinked = new AtomicInteger();
+
+        Playing(String address) {
+            linked = LinkedGame.open(
+                    Demo.project(),
+                    "Windrow Post",
+                    "",
+                    URI.create(address.replace("http", "ws") + "/link"),
+                    new LinkListener() {
+                        @Override
+                        public void unlinked(String why) {
+                            unlinked.incrementAndGet();
+                        }
+                    });
+            thread.start();
+        }
+
+        private void play() {
+            long before = System.nanoTime();
+            double time = 0;
+            while (!over) {
+                for (Pull pull = pulls.poll(); pull != null; pull = pulls.poll()) {
+                    linked.pull(pull);
+                }
+                linked.move("kite", new Vec3(Math.sin(time), 2, 0), Vec3.RIGHT, null);
+                long now = System.nanoTime();
+                time += (now - before) / 1e9;
+                linked.advance((now - before) / 1e9);
+                particles = linked.stage().particles();
+                births = linked.stage().births();
+                project = linked.stage().project();
+                before = now;
+                try {
+                    TimeUnit.MILLISECONDS.sleep(10);
+                } catch (InterruptedException e) {
+                    return;
+                }
+            }
+            linked.close();
+        }
+
+        @Override
+        public void close() throws InterruptedException {
+            over = true;
+            thread.join();
+        }
+    }
+
+    @BeforeEach
+    void link() {
+        bench.open("/#/game");
+        game = new Playing(bench.address());
+        bench.await(b -> bench.all("[data-testid=game-state]").stream()
+                .anyMatch(e -> e.getText().endsWith("linked")));
+        bench.await(
+                b -> game.project != null && bench.all("[data-testid=game-now]").size() == 1);
+    }
+
+    @AfterEach
+    void end() throws InterruptedException {
+        game.close();
+    }
+
+    private static Pull landed(String surface, double speed, long seed) {
+        return new Pull(
+                "courier.landed",
+                Map.of(
+                        "position", new Datum.Vec(Vec3.ZERO),
+                        "normal", new Datum.Vec(Vec3.UP),
+                        "speed", new Datum.Num(speed),
+                        "surface", new Datum.Word(surface)),
+                seed);
+    }
+
+    @Test
+    void whatTheGameShowsIsShownAndToldHere() throws Exception {
+        game.pulls.add(landed("thatch", 9, 4));
+        bench.awaitText("[data-testid=game-account]", "landing on thatch");
+        assertThat(bench.text("[data-testid=ticker]")).contains("courier.landed", "straw puff");
+        // A span that never ends, so that both have something to show for as long as it takes to compare them.
+        game.pulls.add(Pull.begin(
+                "kite.reeling",
+                Map.of("position", new Datum.Vec(new Vec3(0, 2, 0)), "heading", new Datum.Vec(Vec3.RIGHT)),
+                2));
+        bench.await(b -> game.particles > 20);
+        bench.await(b -> Math.abs(Integer.parseInt(bench.text("[data-testid=game-particles]")) - game.particles) < 8);
+        bench.await(b -> Integer.parseInt(bench.text("[data-testid=alive]")) > 10);
+        assertThat(bench.violations()).isEmpty();
+    }
+
+    @Test
+    void whatNobodyAnswersIsDeclaredWiredAndThenAnswered() {
+        Pull snapped =
+                new Pull("line.snapped", Map.of("position", new Datum.Vec(Vec3.ZERO), "tension", new Datum.Num(37)), 1);
+        game.pulls.add(snapped);
+        bench.awaitText("[data-testid=game-kinds]", "line.snapped");
+        bench.clickText("[data-testid=game-kinds] button", "line.snapped");
+        bench.awaitText("[data-testid=game-account]", "the project has no such event");
+        bench.clickText("[data-testid=game-account] button", "Declare it from what came");
+        bench.await(b -> game.project.event("line.snapped").isPresent());
+        game.pulls.add(snapped);
+        bench.await(b -> bench.all("[data-testid=game-kinds] .unwired").size() == 1);
+        bench.clickText("[data-testid=game-kinds] button", "line.snapped");
+        bench.clickText("[data-testid=game-account] button", "Wire it");
+        String row = "[data-rope='line.snapped 1']";
+        bench.awaitText(row, "When line.snapped");
+        bench.clickText(row + " .part", "no effect chosen");
+        bench.clickStarting(".el-popper .choice", "hard knock");
+        // Without a restart: the game has the rope as soon as it is saved.
+        bench.await(b -> game.project.ropes().stream()
+                .anyMatch(r -> r.name().equals("line.snapped 1") && r.play().isPresent()));
+        bench.open("/#/game");
+        game.pulls.add(snapped);
+        bench.awaitText("[data-testid=ticker]", "hard knock");
+        bench.await(b -> game.births > 0);
+    }
+
+    @Test
+    void aGameThatEndsIsSaidToBeLostAndOneThatComesIsFollowed() throws Exception {
+        game.pulls.add(landed("stone", 9, 4));
+        bench.awaitText("[data-testid=game-account]", "landing on stone");
+        game.close();
+        bench.awaitText("[data-testid=game-state]", "lost");
+        assertThat(game.unlinked.get()).isZero();
+        game = new Playing(bench.address());
+        bench.await(b -> bench.all("[data-testid=game-state]").stream()
+                .anyMatch(e -> e.getText().endsWith("linked")));
+        game.pulls.add(landed("water", 9, 4));
+        bench.awaitText("[data-testid=game-account]", "landing on water");
+    }
+}

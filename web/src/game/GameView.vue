@@ -1,0 +1,499 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef } from 'vue'
+import { useRouter } from 'vue-router'
+import OneOf from '../common/OneOf.vue'
+import { showNumber } from '../common/numberText'
+import { inWords } from '../effects/turn/parameters'
+import type { Datum } from '../api/bundle'
+import { useKeys } from '../common/useKeys'
+import { useProject } from '../project/useProject'
+import { newRope } from '../ropes/newRope'
+import type { View } from '../stage/framing'
+import type { Backdrop } from '../stage/renderer'
+import { spriteSources } from '../stage/sprites'
+import StageRoom from '../stage/StageRoom.vue'
+import StageView from '../stage/StageView.vue'
+import { byTrouble, declared, type Told } from './link'
+import { useGame } from './useGame'
+
+/** A running game as it is: its stage, played again here from what it says, and what became of each thing that happened. */
+const props = defineProps<{ find: string }>()
+const project = useProject()
+const router = useRouter()
+const stage = ref<InstanceType<typeof StageView>>()
+const link = useGame((frame) => stage.value?.showLive(frame))
+const { games, chosen, game, reply, lines, tallies, said } = link
+const view = ref<View>('side')
+const backdrop = ref<Backdrop>('night')
+const whole = ref(false)
+const sprites = computed(() => spriteSources(project.id, project.sprites))
+const address = computed(() => `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/link`)
+/** What one types to see it work. */
+const played = computed(() => {
+  const file = `${project.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.bellrope.json`
+  const what = project.scores[0] ? `--score "${project.scores[0].body.name}"` : 'PULLS.jsonl'
+  return `./bellrope play ${file} ${what} --link ${address.value}?project=${project.id}`
+})
+
+const ONLY = ['all', 'not answered'] as const
+const only = ref<(typeof ONLY)[number]>('all')
+const open = shallowRef<Told>()
+const held = shallowRef<Told[]>()
+const shown = computed(() => {
+  const words = props.find.trim().toLowerCase()
+  return (held.value ?? lines.value).filter(
+    (l) =>
+      (only.value === 'all' || l.outcome !== 'answered') &&
+      `${l.type} ${l.subject} ${l.words}`.toLowerCase().includes(words),
+  )
+})
+const kinds = computed(() => byTrouble(tallies.values()))
+/** What is told below the stage: what was pressed, or the last that happened. */
+const account = computed(() => open.value ?? lines.value[0])
+/** How many of each kind came lately. */
+const counts = computed(() => {
+  const by = { answered: 0, silent: 0, unwired: 0, unknown: 0, wrong: 0 }
+  lines.value.forEach((l) => by[l.outcome]++)
+  return by
+})
+const WORDS: Record<Told['outcome'], string> = {
+  answered: 'answered',
+  silent: 'silent',
+  unwired: 'no rope listens',
+  unknown: 'unknown',
+  wrong: 'wrong',
+}
+function hold() {
+  held.value = held.value ? undefined : lines.value
+}
+const seconds = computed(() => (reply.value ? reply.value.step / reply.value.stepsPerSecond : 0))
+
+async function declare(line: Told) {
+  const body = declared(line.account!)
+  if (await project.add('event', body)) open.value = undefined
+}
+async function wire(line: Told) {
+  const event = project.events.find((e) => e.body.name === line.account!.event)
+  if (!event) return
+  const id = await project.add(
+    'rope',
+    newRope(
+      event.body,
+      project.ropes.map((r) => r.body),
+    ),
+  )
+  if (id) await router.push({ path: '/', query: { project: project.id, rope: id } })
+}
+const ropeNamed = (name: string) => ({
+  path: '/',
+  query: { project: project.id, rope: project.ropes.find((r) => r.body.name === name)?.id },
+})
+
+function takeFirst() {
+  open.value = shown.value[0]
+}
+defineExpose({ takeFirst })
+function step(by: number) {
+  held.value ??= lines.value
+  const at = shown.value.findIndex((l) => l.key === open.value?.key)
+  open.value = shown.value[Math.min(shown.value.length - 1, Math.max(0, at + by))]
+}
+useKeys({
+  f: () => (whole.value = !whole.value),
+  h: hold,
+  ArrowDown: () => step(1),
+  ArrowUp: () => step(-1),
+  Escape: () => {
+    if (whole.value) whole.value = false
+    else open.value = undefined
+  },
+})
+</script>
+
+<template>
+  <main class="game" :class="{ alone: whole }">
+    <nav aria-label="Running games">
+      <h2>Running games</h2>
+      <ul>
+        <li v-for="g in games.values()" :key="g.instance" :class="{ chosen: g.instance === chosen }">
+          <el-button link :aria-pressed="g.instance === chosen" @click="chosen = g.instance">
+            {{ g.game }}
+            <span class="quiet" data-testid="game-state"
+              >{{ g.instance.slice(0, 4) }}, {{ g.linked ? 'linked' : 'lost' }}</span
+            >
+          </el-button>
+        </li>
+      </ul>
+      <p v-if="link.away.value" class="bad" role="alert">
+        The server is away; it is tried again each second.
+      </p>
+      <dl v-if="game" class="facts" data-testid="game-facts">
+        <template v-if="!game.linked">
+          <dt>state</dt>
+          <dd class="bad">lost; it plays on by itself</dd>
+        </template>
+        <template v-if="game.contract">
+          <dt>contract</dt>
+          <dd>{{ game.contract }}</dd>
+        </template>
+        <dt>said</dt>
+        <dd>{{ showNumber(said) }} things</dd>
+        <template v-if="game.dropped">
+          <dt>lost</dt>
+          <dd class="bad">{{ showNumber(game.dropped) }} of them</dd>
+        </template>
+        <template v-if="link.delay.value">
+          <dt>shown after</dt>
+          <dd>
+            {{ link.delay.value.middle.toFixed(0) }} ms, {{ link.delay.value.worst.toFixed(0) }} at worst
+          </dd>
+        </template>
+      </dl>
+      <p v-if="game?.refused" class="bad" role="alert">The game keeps what it has: {{ game.refused }}</p>
+      <p v-if="link.doubt.value" class="doubt">{{ link.doubt.value }}</p>
+      <p v-if="link.failed.value" class="bad" role="alert">
+        {{ link.failed.value }}
+        <el-button link class="link" @click="link.again()">Follow it again</el-button>
+      </p>
+    </nav>
+
+    <section v-if="!game" class="empty">
+      <div>
+        <h1>No game is linked</h1>
+        <p>
+          A game that is linked takes every saved change while it runs, and tells what happens in it: you see
+          here what it shows, and which events nobody answers.
+        </p>
+        <p>It links with this address:</p>
+        <p class="address">
+          <code>{{ address }}?project={{ project.id }}</code>
+        </p>
+        <p>Without a game at hand, a rehearsal plays one:</p>
+        <p class="address">
+          <code>{{ played }}</code>
+        </p>
+        <p class="quiet">
+          Games in Java link with <code>bellrope-link</code> (<code>docs/java.md</code>); what others have to
+          say stands in <code>docs/format/link.md</code>.
+        </p>
+      </div>
+    </section>
+    <StageRoom v-else name="game" :least="0.5" :whole="whole">
+      <template #stage>
+        <StageView
+          ref="stage"
+          v-model:view="view"
+          v-model:backdrop="backdrop"
+          :busy="false"
+          :sprites="sprites"
+          :point="[0, 0, 0]"
+          :normal="[0, 1, 0]"
+          :home="chosen"
+          :whole="whole"
+          elsewhere
+          :title="`${game.game}, ${seconds.toFixed(1)} s`"
+          @whole="whole = !whole"
+        >
+          <template #left>
+            <span class="state" data-testid="game-now">
+              <b>{{ reply?.instances ?? 0 }}</b> instances ·
+              <b data-testid="game-particles">{{ reply?.particles ?? 0 }}</b> particles
+            </span>
+          </template>
+        </StageView>
+      </template>
+      <div class="below">
+        <section aria-label="Account" data-testid="game-account">
+          <template v-if="account">
+            <h2>
+              {{ account.type }}<span v-if="account.subject" class="quiet">, {{ account.subject }}</span>
+              <span class="quiet">
+                at {{ account.at.toFixed(2) }} s{{ open ? '' : ', the last that happened' }}</span
+              >
+            </h2>
+            <p v-if="account.outcome === 'unknown' || account.outcome === 'wrong'" class="bad">
+              {{ account.words }}
+            </p>
+            <p v-if="account.outcome === 'unknown'">
+              Nothing plays for it: the project has no such event.
+              <el-button v-if="account.account" link class="link" @click="declare(account)"
+                >Declare it from what came</el-button
+              >
+            </p>
+            <p v-if="account.outcome === 'unwired'">
+              No rope listens to it.
+              <el-button link class="link" @click="wire(account)">Wire it</el-button>
+            </p>
+            <p v-for="n in account.account?.notes" :key="n" class="doubt">{{ n }}</p>
+            <ul class="answers">
+              <li v-for="a in account.account?.answers" :key="a.rope" :class="{ quiet: !a.answered }">
+                {{ a.answered ? '●' : '○' }}
+                <RouterLink class="link" :to="ropeNamed(a.rope)">{{ a.rope }}</RouterLink>
+                {{ a.words }}
+              </li>
+            </ul>
+            <p v-if="account.account" class="quiet">
+              <span v-for="(v, name) in account.account.payload" :key="name" class="value"
+                >{{ name }} <b>{{ inWords(v as Datum) }}</b></span
+              >
+            </p>
+          </template>
+          <p v-else class="quiet">
+            What happens is told here: what came, who answered, and why others did not.
+          </p>
+        </section>
+        <section aria-label="Kinds of events" data-testid="game-kinds">
+          <table v-if="kinds.length">
+            <thead>
+              <tr>
+                <th scope="col">event</th>
+                <th scope="col" class="number">came</th>
+                <th scope="col" class="number">answered</th>
+                <th scope="col">the last</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="k in kinds" :key="k.type">
+                <th scope="row">
+                  <el-button link class="link" @click="open = k.last">{{ k.type }}</el-button>
+                </th>
+                <td class="number">{{ showNumber(k.came) }}</td>
+                <td class="number">{{ showNumber(k.answered) }}</td>
+                <td>
+                  <span :class="k.last.outcome">{{ WORDS[k.last.outcome] }}</span>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </section>
+      </div>
+    </StageRoom>
+
+    <aside v-if="game" aria-label="What happened in the game">
+      <div class="top">
+        <h2>What happened</h2>
+        <OneOf label="Which" :value="only" :options="ONLY" @choose="only = $event" />
+        <el-button link class="link" :aria-pressed="!!held" title="Holds the list still (H)" @click="hold">{{
+          held ? 'go on' : 'hold'
+        }}</el-button>
+      </div>
+      <p class="quiet counts" data-testid="game-counts">
+        <span v-for="(n, what) in counts" :key="what" :class="n ? what : 'none'"
+          >{{ n }} {{ WORDS[what] }}</span
+        >
+      </p>
+      <ol data-testid="ticker">
+        <li v-for="l in shown" :key="l.key">
+          <el-button
+            link
+            class="line parts"
+            :class="l.outcome"
+            :aria-pressed="open?.key === l.key"
+            @click="open = l"
+          >
+            <span class="quiet at">{{ l.at.toFixed(2) }} s</span>
+            <span class="what"
+              ><b>{{ l.type }}</b> <span v-if="l.subject" class="quiet">{{ l.subject }}</span>
+              <span class="words">{{ l.outcome === 'unwired' ? 'no rope listens' : l.words }}</span></span
+            >
+          </el-button>
+        </li>
+      </ol>
+      <p v-if="!lines.length" class="quiet pad">Nothing has happened yet.</p>
+      <p v-else-if="!shown.length" class="quiet pad">Nothing of the kind.</p>
+    </aside>
+  </main>
+</template>
+
+<style scoped>
+.game {
+  display: grid;
+  grid-template-columns: 190px minmax(0, 1fr) 320px;
+  height: 100%;
+  min-height: 0;
+}
+.alone {
+  grid-template-columns: minmax(0, 1fr);
+}
+.alone > nav,
+.alone > aside {
+  display: none;
+}
+nav {
+  padding: 10px 14px;
+  overflow-y: auto;
+  border-right: 1px solid var(--line);
+}
+nav ul,
+.answers,
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.facts {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 2px 10px;
+  margin: 10px 0;
+  font-size: 12px;
+}
+dt {
+  color: var(--muted);
+}
+dd {
+  margin: 0;
+}
+.empty {
+  grid-column: 2 / -1;
+  display: grid;
+  place-items: center;
+}
+.empty div {
+  width: 560px;
+}
+h1 {
+  font-size: 18px;
+}
+.address code {
+  display: block;
+  padding: 6px 10px;
+  background: var(--card);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  overflow-wrap: anywhere;
+  user-select: all;
+}
+.state {
+  color: var(--stage-ink);
+}
+.below {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
+.below section {
+  padding: 8px 14px 12px;
+  min-width: 0;
+}
+.below section + section {
+  border-left: 1px solid var(--line);
+}
+.below p {
+  margin: 4px 0;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th {
+  font-weight: 400;
+  text-align: left;
+}
+thead th {
+  color: var(--muted);
+  font-size: 12px;
+}
+td,
+th[scope='row'] {
+  height: 24px;
+}
+th :deep(.el-button) {
+  min-height: 24px;
+}
+.number {
+  text-align: right;
+  padding-right: 14px;
+  font-variant-numeric: tabular-nums;
+}
+.value {
+  margin-right: 14px;
+}
+aside {
+  border-left: 1px solid var(--line);
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.top {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 14px 0;
+}
+.top h2 {
+  flex: 1;
+  margin: 0;
+}
+.counts {
+  margin: 2px 14px 6px;
+  font-size: 12px;
+}
+.counts span {
+  margin-right: 10px;
+}
+.counts .none {
+  display: none;
+}
+ol {
+  flex: 1;
+  overflow-y: auto;
+  padding: 0 6px;
+}
+.line {
+  display: grid;
+  grid-template-columns: 58px minmax(0, 1fr);
+  gap: 6px;
+  width: 100%;
+  text-align: left;
+  padding: 3px 8px;
+  border-radius: 4px;
+  min-height: 24px;
+}
+.line:hover,
+.line[aria-pressed='true'] {
+  background: var(--bronze-pale);
+}
+.at {
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+}
+.words {
+  display: block;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  color: var(--muted);
+  font-size: 12px;
+}
+.what {
+  min-width: 0;
+}
+.answered .words,
+span.answered {
+  color: var(--verdigris);
+}
+.unwired .words,
+span.unwired,
+.doubt {
+  color: var(--amber);
+}
+.unknown .words,
+.wrong .words,
+span.unknown,
+span.wrong {
+  color: var(--vermilion);
+}
+.pad {
+  padding: 0 14px;
+}
+@media (min-width: 1600px) {
+  .game {
+    grid-template-columns: 220px minmax(0, 1fr) 400px;
+  }
+}
+@media (max-width: 1100px) {
+  .game {
+    grid-template-columns: 160px minmax(0, 1fr) 260px;
+  }
+}
+</style>

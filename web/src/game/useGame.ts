@@ -1,0 +1,212 @@
+import { computed, onScopeDispose, reactive, ref, shallowRef, watch } from 'vue'
+import { Refused, type GameReply } from '../api/client'
+import { Core } from '../core/core'
+import { record } from '../project/recorded'
+import { useProject } from '../project/useProject'
+import { readFrame, type Frame } from '../stage/frames'
+import { counted, pieces, told, type News, type Standing, type Tally, type Told } from './link'
+
+const AGAIN = 1000
+/** Lines of the ticker that are kept. */
+const MOST_LINES = 400
+/** Times of which the middle and the worst are told. */
+const MOST_TIMES = 200
+/** Entries that a server sends at once; fewer are the last there are. */
+const MOST_AT_ONCE = 1_000
+/** Bytes before a frame: its length. */
+const BEFORE = 4
+
+// A worker of its own: a game must be kept up with.
+const gameCore = new Core(() => new Worker(new URL('../core/worker.ts', import.meta.url), { type: 'module' }))
+
+/**
+ * The running games of the open project, and one that is followed: its stage is played here again, on the steps on which the
+ * game played it, from what the game says.
+ */
+export function useGame(frame: (frame: Frame) => void, core = gameCore) {
+  const project = useProject()
+  const games = reactive(new Map<string, Standing>())
+  const chosen = ref('')
+  const lines = shallowRef<Told[]>([])
+  const reply = shallowRef<GameReply>()
+  /** What came so far, by kind of event. */
+  const tallies = reactive(new Map<string, Tally>())
+  /** How many things it said. */
+  const said = ref(0)
+  /** Why nothing is followed; empty while it is. */
+  const failed = ref('')
+  const away = ref(false)
+  /** What of the picture may differ from the game's, and why. */
+  const doubt = ref('')
+  /** Milliseconds from what came to its picture, the latest last. */
+  const times = shallowRef<number[]>([])
+  let socket: WebSocket | undefined
+  let retry: ReturnType<typeof setTimeout> | undefined
+  let heard: ((news: News) => void) | undefined
+  // Which following it is; what an older one still does counts no more.
+  let turn = 0
+  let count = 0
+
+  function connect() {
+    clearTimeout(retry)
+    socket?.close()
+    socket = undefined
+    games.clear()
+    stop()
+    if (!project.id) return
+    const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
+    const mine = new WebSocket(`${scheme}://${location.host}/api/games?project=${project.id}`)
+    socket = mine
+    mine.onopen = () => (away.value = false)
+    mine.onmessage = ({ data }) => mine === socket && hear(JSON.parse(data) as News)
+    mine.onclose = () => {
+      if (mine !== socket) return
+      away.value = true
+      retry = setTimeout(connect, AGAIN)
+    }
+  }
+
+  function hear(news: News) {
+    switch (news.is) {
+      case 'game':
+        games.set(news.game.instance, news.game)
+        // The first that is linked is followed without being asked for.
+        if (!games.get(chosen.value)?.linked && news.game.linked) chosen.value = news.game.instance
+        else if (!chosen.value) chosen.value = news.game.instance
+        break
+      case 'forgotten':
+        games.delete(news.game)
+        if (chosen.value === news.game) chosen.value = [...games.keys()][0] ?? ''
+        break
+      default:
+        heard?.(news)
+    }
+  }
+
+  function stop() {
+    turn++
+    heard = undefined
+    chosen.value = ''
+  }
+
+  async function bundle(change: number): Promise<unknown> {
+    const of = (path: string) => fetch(`/api/projects/${project.id}/${path}`)
+    if (change) {
+      const kept = await of(`bundles/${change}`)
+      if (kept.ok) return kept.json()
+    }
+    doubt.value =
+      'The game began with a bundle that is not known here; what it plays may look otherwise until it takes one.'
+    return (await of('bundle')).json()
+  }
+
+  /** The answer to what is wanted of the game. */
+  const want = (game: string, from: number, step: number) =>
+    new Promise<News>((resolve) => {
+      heard = (news) => 'game' in news && news.game === game && resolve(news)
+      socket?.send(JSON.stringify({ is: 'want', game, from, step }))
+    })
+
+  async function follow(instance: string) {
+    const mine = ++turn
+    const game = games.get(instance)
+    lines.value = []
+    tallies.clear()
+    said.value = 0
+    reply.value = undefined
+    times.value = []
+    doubt.value = ''
+    failed.value = ''
+    if (!game) return
+    let from = game.first
+    let step = game.stepAtFirst
+    // What was said before is played as fast as it goes, and tells nothing of delays.
+    let caught = false
+    try {
+      const first = await bundle(game.changeAtFirst)
+      await core.ask(project, 'gameBegun', 'the game', { bundle: first, step })
+      while (mine === turn) {
+        const news = await want(instance, from, step)
+        if (mine !== turn) return
+        if (news.is !== 'said') {
+          // What lies between is not kept any more: from the first that is.
+          return follow(instance)
+        }
+        const came = performance.now()
+        for (const piece of pieces(news.entries)) {
+          const change = piece[0].type === 'bundle.taken' ? piece[0].data?.change : undefined
+          if (change !== undefined) {
+            doubt.value = ''
+            await core.ask(project, 'gameTook', 'the change', {
+              bundle: await bundle(change),
+              step: piece[0].step,
+            })
+          }
+          await play(piece, from, piece[piece.length - 1].step, caught ? came : undefined)
+          from += piece.length
+        }
+        step = news.step
+        said.value = from - 1
+        await play([], from, step, caught && !news.entries.length ? came : undefined)
+        caught ||= news.entries.length < MOST_AT_ONCE
+      }
+    } catch (e) {
+      if (mine !== turn) return
+      if (!(e instanceof Refused) && !(e instanceof TypeError)) throw e
+      failed.value = e.message
+    }
+  }
+
+  async function play(entries: object[], from: number, step: number, came?: number) {
+    const { answer, frames } = await core.ask(project, 'gameSaid', 'what the game said', {
+      entries,
+      from,
+      step,
+    })
+    const now = answer as GameReply
+    reply.value = now
+    if (frames?.byteLength) frame(readFrame(frames, BEFORE))
+    if (now.lines.length) {
+      const fresh = now.lines.map((l) => told(l, now.step / now.stepsPerSecond, ++count))
+      for (const line of fresh) {
+        counted(tallies, line)
+        if (line.account) record(line.account)
+      }
+      lines.value = [...fresh.reverse(), ...lines.value].slice(0, MOST_LINES)
+      if (came !== undefined) times.value = [...times.value, performance.now() - came].slice(-MOST_TIMES)
+    }
+  }
+
+  const game = computed(() => games.get(chosen.value))
+  const delay = computed(() => {
+    const sorted = [...times.value].sort((a, b) => a - b)
+    return sorted.length
+      ? { middle: sorted[sorted.length >> 1], worst: sorted[sorted.length - 1] }
+      : undefined
+  })
+
+  watch(() => project.id, connect, { immediate: true })
+  watch(chosen, (instance) => void follow(instance))
+  onScopeDispose(() => {
+    clearTimeout(retry)
+    const last = socket
+    socket = undefined
+    last?.close()
+    turn++
+  })
+
+  return {
+    games,
+    chosen,
+    game,
+    lines,
+    tallies,
+    said,
+    reply,
+    failed,
+    away,
+    doubt,
+    delay,
+    again: () => void follow(chosen.value),
+  }
+}
