@@ -73,7 +73,8 @@ class LinkedStageTest {
         int followed = 0;
         int next = 0;
         double time = 0;
-        for (int frame = 0; time < 40; frame++) {
+        // Ends with a frame on which the two are compared.
+        for (int frame = 0; frame < 2_150; frame++) {
             double passed = 0.004 + 0.03 * ((frame * 7919) % 13) / 13;
             time += passed;
             Vec3 at = new Vec3(Math.sin(time), 2, time / 10);
@@ -116,6 +117,7 @@ class LinkedStageTest {
                 assertThat(bytes(linked.stage().frame(1))).isEqualTo(bytes(game.stage.frame(1)));
             }
         }
+        assertThat(time).isGreaterThan(38);
         assertThat(next).isGreaterThan(80);
         assertThat(game.stage.births())
                 .isGreaterThan(3_000)
