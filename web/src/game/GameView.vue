@@ -4,9 +4,12 @@ import { useRouter } from 'vue-router'
 import OneOf from '../common/OneOf.vue'
 import { showNumber } from '../common/numberText'
 import { inWords } from '../effects/turn/parameters'
-import type { Datum } from '../api/bundle'
+import type { Datum, Score } from '../api/bundle'
 import { useKeys } from '../common/useKeys'
 import { useProject } from '../project/useProject'
+import TraceSheet from '../rehearsal/TraceSheet.vue'
+import { useRehearsal } from '../rehearsal/useRehearsal'
+import { useScores } from '../rehearsal/useScores'
 import { newRope } from '../ropes/newRope'
 import type { View } from '../stage/framing'
 import type { Backdrop } from '../stage/renderer'
@@ -67,6 +70,15 @@ function hold() {
   held.value = held.value ? undefined : lines.value
 }
 const seconds = computed(() => (reply.value ? reply.value.step / reply.value.stepsPerSecond : 0))
+
+const rehearsal = useRehearsal()
+const { named, add } = useScores()
+/** What came, while it is looked at whether it makes a rehearsal. */
+const keeping = shallowRef<File>()
+async function keep(score: Score) {
+  await add(score)
+  await router.push({ path: '/rehearsal', query: { project: project.id } })
+}
 
 async function declare(line: Told) {
   const body = declared(line.account!)
@@ -149,6 +161,18 @@ useKeys({
           </dd>
         </template>
       </dl>
+
+      <el-button v-if="said" data-testid="keep-game" @click="keeping = link.file()"
+        >Keep it as a rehearsal</el-button
+      >
+      <TraceSheet
+        v-if="keeping"
+        :file="keeping"
+        :name="named(`${game?.game}, as it ran`)"
+        :ask="rehearsal.traced"
+        @take="keep"
+        @close="keeping = undefined"
+      />
       <p v-if="game?.refused" class="bad" role="alert">The game keeps what it has: {{ game.refused }}</p>
       <p v-if="link.doubt.value" class="doubt">{{ link.doubt.value }}</p>
       <p v-if="link.failed.value" class="bad" role="alert">

@@ -49,6 +49,55 @@ export function pieces(entries: Entry[]): Entry[][] {
   return cut
 }
 
+/** What only a stage that follows needs; a rehearsal says when events come, and what channels carry. */
+const FOLLOWED = [
+  'subject.moved',
+  'camera.moved',
+  'parameter.set',
+  'bundle.taken',
+  'stage.cleared',
+  'stage.reset',
+]
+/** Entries and characters of them that are kept for a rehearsal; the oldest go first. */
+const MOST_KEPT = 100_000
+const MOST_CHARACTERS = 16 << 20
+
+/** What a game said, as lines of a file of pulls. */
+export function keeper() {
+  let kept: { step: number; text: string }[] = []
+  let characters = 0
+  return {
+    clear() {
+      kept = []
+      characters = 0
+    },
+    take(entries: Entry[]) {
+      for (const entry of entries) {
+        if (FOLLOWED.includes(entry.type)) continue
+        const text = JSON.stringify(entry)
+        kept.push({ step: entry.step, text })
+        characters += text.length
+      }
+      let gone = Math.max(0, kept.length - MOST_KEPT)
+      for (let i = 0; i < kept.length && (i < gone || characters > MOST_CHARACTERS); i++) {
+        characters -= kept[i].text.length
+        gone = Math.max(gone, i + 1)
+      }
+      if (gone) kept = kept.slice(gone)
+    },
+    get count() {
+      return kept.length
+    },
+    /** Lines of JSON, in seconds from the first. */
+    lines(stepsPerSecond: number): string {
+      const first = kept[0]?.step ?? 0
+      return kept
+        .map(({ step, text }) => `${text.slice(0, -1)},"at":"${(step - first) / stepsPerSecond}"}\n`)
+        .join('')
+    },
+  }
+}
+
 type Line = GameReply['lines'][number]
 
 /** One line of the ticker: how it ended, and in words why. */

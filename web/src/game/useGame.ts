@@ -4,7 +4,7 @@ import { Core } from '../core/core'
 import { record } from '../project/recorded'
 import { useProject } from '../project/useProject'
 import { readFrame, type Frame } from '../stage/frames'
-import { counted, pieces, told, type News, type Standing, type Tally, type Told } from './link'
+import { counted, keeper, pieces, told, type News, type Standing, type Tally, type Told } from './link'
 
 const AGAIN = 1000
 /** Lines of the ticker that are kept. */
@@ -40,6 +40,7 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
   const doubt = ref('')
   /** Milliseconds from what came to its picture, the latest last. */
   const times = shallowRef<number[]>([])
+  const kept = keeper()
   let socket: WebSocket | undefined
   let retry: ReturnType<typeof setTimeout> | undefined
   let heard: ((news: News) => void) | undefined
@@ -112,6 +113,7 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
     const game = games.get(instance)
     lines.value = []
     tallies.clear()
+    kept.clear()
     said.value = 0
     reply.value = undefined
     times.value = []
@@ -133,6 +135,7 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
           return follow(instance)
         }
         const came = performance.now()
+        kept.take(news.entries)
         for (const piece of pieces(news.entries)) {
           const change = piece[0].type === 'bundle.taken' ? piece[0].data?.change : undefined
           if (change !== undefined) {
@@ -207,6 +210,11 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
     away,
     doubt,
     delay,
+    /** What it said since it is followed, as a file of pulls. */
+    file: () =>
+      new File([kept.lines(reply.value?.stepsPerSecond ?? 60)], `${game.value?.game ?? 'game'}.jsonl`, {
+        type: 'application/jsonl',
+      }),
     again: () => void follow(chosen.value),
   }
 }

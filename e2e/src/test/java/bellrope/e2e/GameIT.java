@@ -152,6 +152,20 @@ class GameIT extends AtBench {
     }
 
     @Test
+    void whatCameIsKeptAsARehearsal() {
+        game.pulls.add(landed("thatch", 9, 4));
+        bench.awaitText("[data-testid=game-account]", "landing on thatch");
+        game.pulls.add(landed("stone", 11, 5));
+        bench.awaitText("[data-testid=game-account]", "landing on stone");
+        bench.click("[data-testid=keep-game]");
+        bench.awaitText("[data-testid=trace]", "2 lines can be played");
+        bench.click("[data-testid=take-trace]");
+        bench.awaitText(".rehearsal nav", "Windrow Post, as it ran");
+        bench.awaitText("[data-testid=rehearsed]", "as it is now");
+        assertThat(bench.text("[data-testid=score]")).contains("courier.landed");
+    }
+
+    @Test
     void aGameThatEndsIsSaidToBeLostAndOneThatComesIsFollowed() throws Exception {
         game.pulls.add(landed("stone", 9, 4));
         bench.awaitText("[data-testid=game-account]", "landing on stone");

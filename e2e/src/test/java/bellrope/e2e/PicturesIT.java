@@ -1,8 +1,19 @@
 package bellrope.e2e;
 
+import bellrope.core.event.Pull;
+import bellrope.core.project.Project;
+import bellrope.core.score.Arrival;
+import bellrope.core.score.Writing;
+import bellrope.core.value.Datum;
+import bellrope.format.json.Demo;
+import bellrope.link.LinkListener;
+import bellrope.link.LinkedGame;
 import java.io.IOException;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.io.TempDir;
@@ -79,6 +90,7 @@ class PicturesIT {
             bench.press("b");
             parameters(bench, shots);
             rehearsal(bench, shots);
+            game(bench, shots);
             handoff(bench, shots);
             bench.open("/#/effects");
             bench.browser().navigate().refresh();
@@ -89,6 +101,30 @@ class PicturesIT {
                     .allMatch(i -> (Boolean) bench.js("return arguments[0].naturalWidth > 0", i)));
             Thread.sleep(400);
             Files.write(shots.resolve("recipes.png"), bench.picture());
+        }
+    }
+
+    private static void game(Bench bench, Path shots) throws IOException, InterruptedException {
+        bench.open("/#/game");
+        Project demo = Demo.project();
+        List<Arrival> run = Writing.of(demo.scores().get(0), demo.events(), 0).arrivals();
+        URI address = URI.create(bench.address().replace("http", "ws") + "/link");
+        try (LinkedGame game = LinkedGame.open(demo, "Windrow Post", "", address, new LinkListener() {})) {
+            int next = 0;
+            for (int frame = 0; frame < 1_800; frame++) {
+                while (next < run.size() && run.get(next).at() <= frame / 60.0) {
+                    game.pull(run.get(next++).pull());
+                }
+                if (frame % 700 == 600) {
+                    game.pull(new Pull("courier.laned", Map.of("speed", new Datum.Num(7)), frame));
+                }
+                game.advance(1 / 60.0);
+                Thread.sleep(10);
+            }
+            bench.await(b -> bench.text("[data-testid=game-particles]")
+                    .equals(Integer.toString(game.stage().particles())));
+            Thread.sleep(300);
+            Files.write(shots.resolve("game.png"), bench.picture());
         }
     }
 
