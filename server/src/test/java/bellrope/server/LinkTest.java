@@ -225,6 +225,65 @@ class LinkTest {
         }
     }
 
+    @Test
+    void whatTwoGamesSayAtOnceIsAllTakenAndGivenToABenchInItsOwnTime() throws Exception {
+        int messages = 200;
+        int each = 100;
+        try (TestSocket one = new TestSocket(server, "/link?project=1");
+                TestSocket other = new TestSocket(server, "/link?project=1");
+                TestSocket bench = new TestSocket(server, "/api/games?project=1")) {
+            long before = System.nanoTime();
+            for (TestSocket game : List.of(one, other)) {
+                game.say(HELLO.formatted(game == one ? "flood 1" : "flood 2"));
+                assertThat(game.word("welcome")).isNotNull();
+            }
+            for (int n = 0; n < messages; n++) {
+                one.say(said(1 + n * each, each));
+                other.say(said(1 + n * each, each));
+            }
+            for (TestSocket game : List.of(one, other)) {
+                long next = 1;
+                while (next <= messages * each) {
+                    next = game.word("taken").get("next").asLong();
+                }
+            }
+            System.out.printf(
+                    "%.0f things a second were taken from two games%n",
+                    2e9 * messages * each / (System.nanoTime() - before));
+            for (String game : List.of("flood 1", "flood 2")) {
+                long from = 1;
+                while (from <= messages * each) {
+                    bench.say("{\"is\":\"want\",\"game\":\"" + game + "\",\"from\":" + from + ",\"step\":0}");
+                    JsonNode said = bench.word("said");
+                    assertThat(said.get("from").asLong()).isEqualTo(from);
+                    assertThat(said.get("entries").size()).isBetween(1, 1_000);
+                    from += said.get("entries").size();
+                }
+            }
+        }
+    }
+
+    @Test
+    void theSameGameWithAnotherProjectBeginsAnew() throws Exception {
+        long elsewhere = server.send("POST", "/api/projects", "{\"name\":\"Elsewhere %\"}")
+                .json()
+                .get("id")
+                .asLong();
+        try (TestSocket game = new TestSocket(server, "/link?project=1");
+                TestSocket again = new TestSocket(server, "/link?project=Elsewhere%20%25");
+                TestSocket wrong = new TestSocket(server, "/link?project=nowhere")) {
+            game.say(HELLO.formatted("moves"));
+            game.say(said(1, 3));
+            assertThat(game.word("taken").get("next").asLong()).isEqualTo(4);
+            again.say(HELLO.formatted("moves"));
+            JsonNode welcome = again.word("welcome");
+            assertThat(welcome.get("project").asLong()).isEqualTo(elsewhere);
+            assertThat(welcome.get("next").asLong()).isEqualTo(1);
+            assertThat(game.why()).startsWith("4409 ");
+            assertThat(wrong.why()).startsWith("1007 ");
+        }
+    }
+
     private static String said(int from, int count) {
         List<String> entries = new ArrayList<>();
         for (int n = from; n < from + count; n++) {

@@ -88,7 +88,13 @@ class Games {
         forget();
         Have has = bundles.found(project, hello.hash()).map(Bundles.At::have).orElse(null);
         Running running = games.get(instance);
-        if (running == null || running.project() != project) {
+        if (running != null && running.project() != project) {
+            // The same game with another project: what it said was of the other.
+            running.letGo();
+            forget(running);
+            running = null;
+        }
+        if (running == null) {
             if (games.values().stream().filter(Running::linked).count() >= MOST) {
                 return null;
             }

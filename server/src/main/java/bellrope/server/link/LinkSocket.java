@@ -6,6 +6,8 @@ import bellrope.server.socket.Outlet;
 import bellrope.server.socket.SignsOfLife;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.store.Refusal;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -83,13 +85,15 @@ class LinkSocket extends TextWebSocketHandler implements WebSocketConfigurer {
 
     // By its number or its name; the only one needs neither.
     private Optional<Long> project(String asked) {
+        String name;
+        try {
+            name = asked == null ? "" : URLDecoder.decode(asked, StandardCharsets.UTF_8);
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
         List<ProjectStore.Listed> all = store.all().stream()
                 .filter(p -> p.snapshot().isPresent())
-                .filter(p -> asked == null
-                        || asked.isEmpty()
-                        || asked.equals(Long.toString(p.id()))
-                        || java.net.URLDecoder.decode(asked, java.nio.charset.StandardCharsets.UTF_8)
-                                .equals(p.name()))
+                .filter(p -> name.isEmpty() || name.equals(Long.toString(p.id())) || name.equals(p.name()))
                 .toList();
         return all.size() == 1 ? Optional.of(all.get(0).id()) : Optional.empty();
     }

@@ -82,6 +82,14 @@ final class Running {
         return before;
     }
 
+    /** Lets go of its socket. */
+    synchronized void letGo() {
+        if (outlet != null) {
+            outlet.close(LinkSocket.REPLACED);
+            outlet = null;
+        }
+    }
+
     /** Notes that its socket is gone, if it is still that one. */
     synchronized boolean leave(Outlet gone, long now) {
         if (outlet != gone) {
