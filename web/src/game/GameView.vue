@@ -154,6 +154,10 @@ useKeys({
           <dt>lost</dt>
           <dd class="bad">{{ showNumber(game.dropped) }} of them</dd>
         </template>
+        <template v-if="reply?.agreed">
+          <dt>the same here</dt>
+          <dd>to the bit, {{ showNumber(reply.agreed) }} times</dd>
+        </template>
         <template v-if="link.delay.value">
           <dt>shown after</dt>
           <dd>

@@ -55,6 +55,7 @@ const FOLLOWED = [
   'camera.moved',
   'parameter.set',
   'bundle.taken',
+  'frame.checked',
   'stage.cleared',
   'stage.reset',
 ]

@@ -159,6 +159,7 @@ final class PlayCommand implements Callable<Integer> {
         double[] published = new double[written.channels().size()];
         Arrays.fill(published, Double.NaN);
         long before = System.nanoTime();
+        int checked = first;
         while (true) {
             Pace pace = game.stage().project().settings().pace();
             double at = pace.seconds(game.stage().now() - first);
@@ -179,6 +180,10 @@ final class PlayCommand implements Callable<Integer> {
             }
             if (at >= written.seconds() && next == written.arrivals().size()) {
                 return;
+            }
+            if (game.stage().now() - checked >= pace.stepsPerSecond()) {
+                checked = game.stage().now();
+                game.check();
             }
             LockSupport.parkNanos(1_000_000_000L / 60);
             long now = System.nanoTime();

@@ -9,6 +9,7 @@ import bellrope.core.value.Datum;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
 import bellrope.format.json.LinkJson;
+import bellrope.format.link.LinkedStage;
 import java.net.URI;
 import java.util.Map;
 
@@ -130,6 +131,15 @@ public final class LinkedGame implements AutoCloseable {
     public void reset() {
         link.say(stage.now(), by -> LinkJson.word(by, LinkJson.RESET));
         stage.reset();
+    }
+
+    /**
+     * Says the checksum of what the stage shows now, so that a bench that follows can tell whether it shows the same. Costs
+     * as much as a frame; once a second is often.
+     */
+    public void check() {
+        String sum = LinkedStage.sum(stage);
+        link.say(stage.now(), by -> LinkJson.checked(by, sum));
     }
 
     /**

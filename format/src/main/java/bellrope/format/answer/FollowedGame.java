@@ -65,6 +65,7 @@ public final class FollowedGame {
                 linked.stage().project().settings().pace().stepsPerSecond(),
                 linked.stage().instances(),
                 linked.stage().particles(),
+                linked.agreed(),
                 told,
                 out);
     }

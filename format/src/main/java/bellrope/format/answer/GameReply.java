@@ -12,11 +12,12 @@ import org.jspecify.annotations.Nullable;
  * @param stepsPerSecond the pace of the bundle that the game has
  * @param instances that are held now
  * @param particles that live now
+ * @param agreed how often what the game showed was found to be the same here
  * @param lines the newest of what is told, oldest first
  * @param left how many older lines were left out
  */
 public record GameReply(
-        int step, double stepsPerSecond, int instances, int particles, List<Happening> lines, int left) {
+        int step, double stepsPerSecond, int instances, int particles, int agreed, List<Happening> lines, int left) {
     /**
      * One thing that happened in the game.
      *

@@ -18,6 +18,7 @@ public final class LinkJson {
     public static final String CAMERA = "camera.moved";
     public static final String TURNED = "parameter.set";
     public static final String TAKEN = "bundle.taken";
+    public static final String CHECKED = "frame.checked";
     public static final String CLEARED = "stage.cleared";
     public static final String RESET = "stage.reset";
 
@@ -97,6 +98,13 @@ public final class LinkJson {
     public static JsonValue taken(By by, long change) {
         JsonObject node = by.line(TAKEN);
         node.putObject("data").put("change", change);
+        return node;
+    }
+
+    /** What the game shows has this checksum. */
+    public static JsonValue checked(By by, String sum) {
+        JsonObject node = by.line(CHECKED);
+        node.putObject("data").put("sum", sum);
         return node;
     }
 

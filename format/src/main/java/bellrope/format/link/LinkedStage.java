@@ -15,6 +15,7 @@ import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
 import bellrope.format.json.PullJson;
 import bellrope.format.json.TraceJson;
+import java.nio.ByteBuffer;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -37,6 +38,7 @@ public final class LinkedStage {
         }
     };
     private final Stage stage;
+    private int agreed;
 
     public LinkedStage(Project project) {
         stage = new Stage(project);
@@ -103,6 +105,7 @@ public final class LinkedStage {
                 }
             }
             case LinkJson.TURNED -> turned(object(data, problems), problems);
+            case LinkJson.CHECKED -> checked(text(object(data, problems), "sum", problems), problems);
             case LinkJson.CLEARED -> stage.clear();
             case LinkJson.RESET -> stage.reset();
             // Whoever follows takes the bundle first: see take.
@@ -170,6 +173,36 @@ public final class LinkedStage {
         knob.set(value);
     }
 
+    private void checked(String theirs, Problems problems) {
+        if (!problems.none()) {
+            return;
+        }
+        String ours = sum(stage);
+        if (theirs.equals(ours)) {
+            agreed++;
+        } else {
+            problems.add("/data/sum", theirs, ours + ", as what was said gives here on step " + stage.now());
+        }
+    }
+
+    /** Returns how often what the game showed was the same to the bit. */
+    public int agreed() {
+        return agreed;
+    }
+
+    /** Returns the checksum of what a stage shows: FNV-1a, 64 bits, of its frame with the number 0, in hexadecimal. */
+    public static String sum(Stage stage) {
+        return sum(stage.frame(0));
+    }
+
+    static String sum(ByteBuffer frame) {
+        long hash = 0xcbf29ce484222325L;
+        for (int i = frame.position(); i < frame.limit(); i++) {
+            hash = (hash ^ frame.get(i) & 0xFF) * 0x100000001b3L;
+        }
+        return Long.toHexString(hash);
+    }
+
     private static JsonValue object(JsonValue data, Problems problems) {
         if (data == null || !data.isObject()) {
             problems.add("/data", data == null ? "missing" : data.shown(), "an object");
@@ -187,7 +220,7 @@ public final class LinkedStage {
     }
 
     private static String text(JsonValue node, String key, Problems problems) {
-        JsonValue value = node.isObject() ? node.get(key) : null;
+        JsonValue value = node != null && node.isObject() ? node.get(key) : null;
         if (value == null || !value.isText() || value.text().isEmpty()) {
             problems.add("/" + key, value == null ? "missing" : value.shown(), "a text");
             return "";

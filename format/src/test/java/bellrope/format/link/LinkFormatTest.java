@@ -84,7 +84,8 @@ class LinkFormatTest {
                 LinkJson.moved(by, "kite", Vec3.UP, Vec3.RIGHT, Vec3.UP),
                 LinkJson.taken(by, 42),
                 LinkJson.word(by, LinkJson.RESET));
-        assertThat(wrong("said", JsonText.line(LinkJson.said(17, 241, entries)))).isEmpty();
+        assertThat(wrong("said", JsonText.line(LinkJson.said(17, 241, entries))))
+                .isEmpty();
         assertThat(wrong("hello", JsonText.line(LinkJson.hello("Windrow Post", "3f", "1.2", "9a", 1, 0))))
                 .isEmpty();
         assertThat(wrong("hello", JsonText.line(LinkJson.hello("Windrow Post", "3f", "", "9a", 1, 0))))

@@ -146,6 +146,41 @@ class LinkedStageTest {
     }
 
     @Test
+    void whatTheGameShowsIsHeldAgainstWhatIsShownHere() {
+        Game game = new Game();
+        LinkedStage linked = new LinkedStage(DEMO);
+        game.pull(new Pull(
+                "courier.landed",
+                Map.of(
+                        "position", new Datum.Vec(Vec3.ZERO),
+                        "normal", new Datum.Vec(Vec3.UP),
+                        "speed", new Datum.Num(9),
+                        "surface", new Datum.Word("thatch")),
+                3));
+        game.stage.advance(0.2);
+        game.said.add(LinkJson.checked(game.by(), LinkedStage.sum(game.stage)));
+        game.stage.advance(0.1);
+        game.said.add(LinkJson.checked(game.by(), LinkedStage.sum(game.stage)));
+        for (JsonValue entry : game.said) {
+            assertThat(linked.follow(wire(entry)).problems()).isEmpty();
+        }
+        assertThat(linked.agreed()).isEqualTo(2);
+        // Something that the game did not say.
+        game.stage.clear();
+        game.stage.advance(0.1);
+        JsonValue other = LinkJson.checked(game.by(), LinkedStage.sum(game.stage));
+        assertThat(linked.follow(wire(other)).problems().get(0).allowed()).endsWith("on step 24");
+        assertThat(linked.agreed()).isEqualTo(2);
+    }
+
+    // FNV-1a of 64 bits, as its authors print it for a text: from memory.
+    @Test
+    void theChecksumIsThatOfTheBytes() {
+        assertThat(LinkedStage.sum(java.nio.ByteBuffer.wrap("foobar".getBytes(StandardCharsets.UTF_8))))
+                .isEqualTo("85944171f73967e8");
+    }
+
+    @Test
     void whatCannotBeReadIsSaidAndTheRestGoesOn() {
         LinkedStage linked = new LinkedStage(DEMO);
         String[][] wrong = {
