@@ -130,8 +130,7 @@ class LinkTest {
 
     @Test
     void aBenchThatFollowsShowsWhatTheGameShowsToTheBit() throws Exception {
-        try (TestSocket bench = new TestSocket(server, "/api/games?project=1");
-                LinkedGame game = game(DEMO, new Listening())) {
+        try (LinkedGame game = game(DEMO, new Listening())) {
             await(() -> game.advance(0.01) >= 0 && game.linked());
             List<Arrival> run =
                     Writing.of(DEMO.scores().get(0), DEMO.events(), 0).arrivals();
@@ -152,12 +151,19 @@ class LinkTest {
                 game.advance(1 / 60.0);
             }
             assertThat(game.stage().particles()).isGreaterThan(20);
+            LinkedStage stage = followed(game);
+            assertThat(bytes(stage.stage().frame(1)))
+                    .isEqualTo(bytes(game.stage().frame(1)));
+        }
+    }
+
+    /** Follows the only game that is linked, as a bench does. */
+    private static LinkedStage followed(LinkedGame game) throws Exception {
+        try (TestSocket bench = new TestSocket(server, "/api/games?project=1")) {
             JsonNode told;
-            try (TestSocket later = new TestSocket(server, "/api/games?project=1")) {
-                do {
-                    told = later.word("game");
-                } while (!told.at("/game/linked").asBoolean());
-            }
+            do {
+                told = bench.word("game");
+            } while (!told.at("/game/linked").asBoolean());
             String instance = told.at("/game/instance").asString();
             LinkedStage stage =
                     new LinkedStage(bundle(told.at("/game/changeAtFirst").asLong()));
@@ -180,9 +186,7 @@ class LinkTest {
                 step = said.get("step").asInt();
                 stage.reach(step);
             }
-            assertThat(from).isGreaterThan(1_800);
-            assertThat(bytes(stage.stage().frame(1)))
-                    .isEqualTo(bytes(game.stage().frame(1)));
+            return stage;
         }
     }
 
@@ -191,6 +195,29 @@ class LinkTest {
                         .bytes())
                 .value()
                 .orElseThrow();
+    }
+
+    @Test
+    void whatBeganUnderABundleThatNobodyKnowsIsFollowedAsItBentToTheFirstKnown() throws Exception {
+        Project own = DEMO.withEffects(DEMO.effects().stream()
+                .map(e -> e.name().equals("drizzle")
+                        ? e.changed(e.emitters().get(0).name(), m -> m.withPlayback(0.5))
+                        : e)
+                .toList());
+        try (LinkedGame game = game(own, new Listening())) {
+            game.pull(Pull.set("weather", "drizzle", Map.of(), 3));
+            for (int frame = 0; frame < 30; frame++) {
+                game.advance(1 / 60.0);
+            }
+            await(() -> game.advance(0.001) >= 0 && game.stage().project() != own);
+            for (int frame = 0; frame < 30; frame++) {
+                game.advance(1 / 60.0);
+            }
+            assertThat(game.stage().particles()).isGreaterThan(5);
+            LinkedStage stage = followed(game);
+            assertThat(bytes(stage.stage().frame(1)))
+                    .isEqualTo(bytes(game.stage().frame(1)));
+        }
     }
 
     @Test

@@ -149,13 +149,9 @@ final class Running {
         }
         for (int i = (int) Math.min(said.size(), next - from); i < said.size(); i++) {
             if (said.get(i).taken() > 0 && changeAtFirst == 0) {
-                // Nobody here knows with which bundle it began: from here on it can be followed.
-                first = from + i;
-                entries.clear();
-                head = 0;
-                characters = 0;
+                // Nobody here knows with which bundle it began; what plays bends to this one, as if it had always been
+                // so.
                 changeAtFirst = said.get(i).taken();
-                stepAtFirst = said.get(i).step();
             }
             entries.add(said.get(i));
             characters += said.get(i).text().length();
