@@ -15,6 +15,8 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
@@ -54,6 +56,7 @@ class GameIT extends AtBench {
         private void play() {
             long before = System.nanoTime();
             double time = 0;
+            int frames = 0;
             while (!over) {
                 for (Pull pull = pulls.poll(); pull != null; pull = pulls.poll()) {
                     linked.pull(pull);
@@ -62,6 +65,9 @@ class GameIT extends AtBench {
                 long now = System.nanoTime();
                 time += (now - before) / 1e9;
                 linked.advance((now - before) / 1e9);
+                if (++frames % 20 == 0) {
+                    linked.check();
+                }
                 particles = linked.stage().particles();
                 births = linked.stage().births();
                 project = linked.stage().project();
@@ -97,6 +103,12 @@ class GameIT extends AtBench {
         game.close();
     }
 
+    // How often every byte of the game's frame was the same in the page.
+    private static int agreed() {
+        Matcher told = Pattern.compile("to the bit, (\\d+) times").matcher(bench.text("[data-testid=game-facts]"));
+        return told.find() ? Integer.parseInt(told.group(1)) : 0;
+    }
+
     private static Pull landed(String surface, double speed, long seed) {
         return new Pull(
                 "courier.landed",
@@ -119,6 +131,9 @@ class GameIT extends AtBench {
                 Map.of("position", new Datum.Vec(new Vec3(0, 2, 0)), "heading", new Datum.Vec(Vec3.RIGHT)),
                 2));
         bench.await(b -> game.particles > 20);
+        int agreed = agreed();
+        bench.await(b -> agreed() > agreed + 5);
+        assertThat(bench.text("[data-testid=game-kinds]")).doesNotContain("frame.checked");
         bench.await(b -> Math.abs(Integer.parseInt(bench.text("[data-testid=game-particles]")) - game.particles) < 8);
         bench.await(b -> Integer.parseInt(bench.text("[data-testid=alive]")) > 10);
         assertThat(bench.violations()).isEmpty();
