@@ -128,7 +128,7 @@ useKeys({
       <h2>Running games</h2>
       <ul>
         <li v-for="g in games.values()" :key="g.instance" :class="{ chosen: g.instance === chosen }">
-          <el-button link :aria-pressed="g.instance === chosen" @click="chosen = g.instance">
+          <el-button link :aria-pressed="g.instance === chosen" @click="link.choose(g.instance)">
             {{ g.game }}
             <span class="quiet" data-testid="game-state"
               >{{ g.instance.slice(0, 4) }}, {{ g.linked ? 'linked' : 'lost' }}</span

@@ -147,6 +147,16 @@ describe('following a running game', () => {
     await settled()
     expect(game.chosen.value).toBe('4a')
     expect(game.games.size).toBe(2)
+    // One that came while the one before seemed to be there still, as when a game is started anew.
+    socket.say({ is: 'game', game: standing({ instance: '5b' }) })
+    expect(game.chosen.value).toBe('4a')
+    socket.say({ is: 'game', game: standing({ instance: '4a', linked: false }) })
+    expect(game.chosen.value).toBe('5b')
+    // What was asked for stays, lost or not.
+    game.choose('4a')
+    socket.say({ is: 'game', game: standing({ instance: '5b' }) })
+    expect(game.chosen.value).toBe('4a')
+    socket.say({ is: 'forgotten', game: '5b' })
     socket.say({ is: 'forgotten', game: '4a' })
     expect(game.chosen.value).toBe('3f')
   })

@@ -47,6 +47,8 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
   // Which following it is; what an older one still does counts no more.
   let turn = 0
   let count = 0
+  // Whether the one that is followed was asked for.
+  let byHand = false
 
   function connect() {
     clearTimeout(retry)
@@ -71,20 +73,36 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
     switch (news.is) {
       case 'game':
         games.set(news.game.instance, news.game)
-        // The first that is linked is followed without being asked for.
-        if (!games.get(chosen.value)?.linked && news.game.linked) chosen.value = news.game.instance
-        else if (!chosen.value) chosen.value = news.game.instance
+        lead()
         break
       case 'forgotten':
         games.delete(news.game)
-        if (chosen.value === news.game) chosen.value = [...games.keys()][0] ?? ''
+        if (chosen.value === news.game) {
+          byHand = false
+          chosen.value = [...games.keys()][0] ?? ''
+        }
+        lead()
         break
       default:
         heard?.(news)
     }
   }
 
+  // One that is linked is followed without being asked for, in place of one that was lost.
+  function lead() {
+    if (byHand || games.get(chosen.value)?.linked) return
+    const linked = [...games.values()].find((g) => g.linked)
+    chosen.value = linked?.instance ?? (chosen.value || ([...games.keys()][0] ?? ''))
+  }
+
+  function choose(instance: string) {
+    byHand = true
+    chosen.value = instance
+  }
+
   function stop() {
+    byHand = false
+
     turn++
     heard = undefined
     chosen.value = ''
@@ -201,6 +219,7 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
   return {
     games,
     chosen,
+    choose,
     game,
     lines,
     tallies,

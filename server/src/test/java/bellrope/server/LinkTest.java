@@ -64,9 +64,12 @@ class LinkTest {
         }
     }
 
+    // Each is called otherwise: the server may not know yet that the one before has ended.
+    private static int opened;
+
     private static LinkedGame game(Project bundle, LinkListener listener) {
-        return LinkedGame.open(
-                bundle, "Windrow Post", "", URI.create("ws://localhost:" + server.port + "/link?project=1"), listener);
+        URI address = URI.create("ws://localhost:" + server.port + "/link?project=1");
+        return LinkedGame.open(bundle, "game " + ++opened, "", address, listener);
     }
 
     private static void await(BooleanSupplier condition) throws InterruptedException {
@@ -157,13 +160,25 @@ class LinkTest {
         }
     }
 
-    /** Follows the only game that is linked, as a bench does. */
-    private static LinkedStage followed(LinkedGame game) throws Exception {
+    // Of the game that was opened last.
+    private static JsonNode standing() throws Exception {
         try (TestSocket bench = new TestSocket(server, "/api/games?project=1")) {
-            JsonNode told;
-            do {
+            JsonNode told = bench.word("game");
+            while (!told.at("/game/game").asString().equals("game " + opened)) {
                 told = bench.word("game");
-            } while (!told.at("/game/linked").asBoolean());
+            }
+            return told;
+        }
+    }
+
+    /** Follows the game that was opened last, as a bench does. */
+    private static LinkedStage followed(LinkedGame game) throws Exception {
+        JsonNode told = standing();
+        // What it took may be on its way.
+        while (told.at("/game/changeAtFirst").asLong() == 0) {
+            told = standing();
+        }
+        try (TestSocket bench = new TestSocket(server, "/api/games?project=1")) {
             String instance = told.at("/game/instance").asString();
             LinkedStage stage =
                     new LinkedStage(bundle(told.at("/game/changeAtFirst").asLong()));
