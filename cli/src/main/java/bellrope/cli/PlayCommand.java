@@ -3,27 +3,20 @@ package bellrope.cli;
 import bellrope.core.project.Project;
 import bellrope.core.score.Arrival;
 import bellrope.core.score.Channelled;
-import bellrope.core.score.Score;
-import bellrope.core.score.Writing;
 import bellrope.core.score.Written;
 import bellrope.core.value.Pace;
-import bellrope.format.trace.Trace;
 import bellrope.link.LinkListener;
 import bellrope.link.LinkedGame;
-import java.io.IOException;
 import java.io.PrintWriter;
-import java.io.Reader;
 import java.net.URI;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.locks.LockSupport;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Plays a trace or a score as a running game would, linked with a bench. */
@@ -38,21 +31,8 @@ import picocli.CommandLine.Spec;
 final class PlayCommand implements Callable<Integer> {
     private static final double LONGEST_FRAME = 0.25;
 
-    @Parameters(index = "0", paramLabel = "BUNDLE", description = "what the game ships with, *.bellrope.json")
-    private Path bundle;
-
-    @Parameters(
-            index = "1",
-            arity = "0..1",
-            paramLabel = "PULLS",
-            description = "CloudEvents 1.0, one in JSON a line, or a table, *.csv")
-    private Path pulls;
-
-    @Option(
-            names = "--score",
-            paramLabel = "NAME",
-            description = "play a score of the bundle instead of a file of pulls")
-    private String score;
+    @Mixin
+    private Played played;
 
     @Option(
             names = "--link",
@@ -96,10 +76,10 @@ final class PlayCommand implements Callable<Integer> {
     }
 
     @Override
-    public Integer call() throws IOException {
+    public Integer call() {
         PrintWriter err = spec.commandLine().getErr();
         Inputs inputs = new Inputs(err);
-        if (!inputs.either("play", pulls, score)) {
+        if (!played.chosen("play", inputs)) {
             return Commands.MISUSED;
         }
         if (!(speed >= 0.1 && speed <= 20) || rounds < 1 || rounds > 1000) {
@@ -110,46 +90,26 @@ final class PlayCommand implements Callable<Integer> {
             err.println("--link: " + link + ": an address such as ws://localhost:7333/link?project=1");
             return Commands.MISUSED;
         }
-        Optional<Project> project = inputs.project(bundle);
-        if (project.isEmpty()) {
+        Optional<Project> project = played.project(inputs);
+        Optional<Played.Read> read = project.flatMap(p -> played.read(p, 0, inputs));
+        if (read.isEmpty() || !read.get().whole()) {
+            err.flush();
             return Commands.UNREADABLE;
         }
-        Optional<Written> written = score == null
-                ? trace(project.get(), inputs)
-                : inputs.score(project.get(), bundle, score).map(s -> written(s, project.get()));
-        if (written.isEmpty()) {
-            return Commands.UNREADABLE;
-        }
+        Written written = read.get().written();
         String called = name == null ? project.get().name() : name;
         try (LinkedGame game = LinkedGame.open(project.get(), called, "", link, new Telling())) {
             for (int round = 0; round < rounds; round++) {
-                play(game, written.get());
+                play(game, written);
             }
             spec.commandLine()
                     .getOut()
-                    .println("played " + rounds * written.get().arrivals().size() + " pulls; "
+                    .println("played " + rounds * written.arrivals().size() + " pulls; "
                             + game.stage().births() + " particles were born"
                             + (game.dropped() > 0 ? "; " + game.dropped() + " things said were lost" : ""));
             spec.commandLine().getOut().flush();
         }
         return Commands.FINE;
-    }
-
-    private static Written written(Score score, Project project) {
-        return Writing.of(score, project.events(), 0);
-    }
-
-    private Optional<Written> trace(Project project, Inputs inputs) {
-        try (Reader text = Files.newBufferedReader(pulls)) {
-            Trace trace = Trace.read(text, TraceCommand.table(pulls), project);
-            inputs.refuse(pulls, trace.problems());
-            return trace.problems().isEmpty() ? Optional.of(trace.written()) : Optional.empty();
-        } catch (IOException e) {
-            spec.commandLine()
-                    .getErr()
-                    .println(pulls.getFileName() + ": cannot be read: a file of UTF-8 that exists and may be read");
-            return Optional.empty();
-        }
     }
 
     private void play(LinkedGame game, Written written) {

@@ -7,16 +7,13 @@ import bellrope.format.json.JsonText;
 import bellrope.format.json.JsonValue;
 import bellrope.format.json.LinkJson;
 import bellrope.format.json.LinkJson.By;
+import bellrope.format.link.BundleHash;
 import bellrope.format.link.Patch;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.WebSocket;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Duration;
 import java.util.ArrayDeque;
-import java.util.HexFormat;
 import java.util.UUID;
 import java.util.concurrent.CompletionStage;
 import java.util.concurrent.ConcurrentLinkedQueue;
@@ -25,6 +22,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.Function;
@@ -60,7 +58,7 @@ final class Link {
     private final Thread thread = new Thread(this::run, "bellrope link");
 
     // From the game's thread.
-    private final ConcurrentLinkedQueue<Word> waiting = new ConcurrentLinkedQueue<>();
+    private final ConcurrentLinkedQueue<Act> waiting = new ConcurrentLinkedQueue<>();
     private final AtomicInteger waitingCount = new AtomicInteger();
     private volatile int step;
     private volatile boolean closing;
@@ -69,13 +67,13 @@ final class Link {
     // To the game's thread.
     private final AtomicReference<Changed> changed = new AtomicReference<>();
     private volatile boolean linked;
-    private volatile long dropped;
+    private final AtomicLong dropped = new AtomicLong();
 
     // Of the link's own thread; what sockets do to them they do under this lock.
     private final ArrayDeque<Entry> kept = new ArrayDeque<>();
     private long first = 1;
     private long sent;
-    private int stepSent = -1;
+    private volatile int stepSent = -1;
     // What is sent besides; only one thread may send.
     private final ConcurrentLinkedQueue<JsonValue> words = new ConcurrentLinkedQueue<>();
 
@@ -84,7 +82,7 @@ final class Link {
     private String hash;
 
     /** Something that the game did, and on which step. */
-    private record Word(int step, Function<By, JsonValue> entry) {}
+    private record Act(int step, Function<By, JsonValue> entry) {}
 
     /** The same as it is sent. */
     private record Entry(int step, String text) {}
@@ -103,16 +101,7 @@ final class Link {
 
     private void has(String text) {
         json = JsonText.parse(text).node();
-        hash = hash(text);
-    }
-
-    private static String hash(String text) {
-        try {
-            MessageDigest sha = MessageDigest.getInstance("SHA-256");
-            return HexFormat.of().formatHex(sha.digest(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+        hash = BundleHash.of(text);
     }
 
     void start() {
@@ -126,10 +115,10 @@ final class Link {
             // The thread has not come to it for a long time; what is older goes.
             if (waiting.poll() != null) {
                 waitingCount.decrementAndGet();
-                dropped++;
+                dropped.incrementAndGet();
             }
         }
-        waiting.add(new Word(now, entry));
+        waiting.add(new Act(now, entry));
         LockSupport.unpark(thread);
     }
 
@@ -146,7 +135,7 @@ final class Link {
     }
 
     long dropped() {
-        return dropped;
+        return dropped.get();
     }
 
     void close() {
@@ -238,16 +227,16 @@ final class Link {
 
     // Makes JSON of what the game said.
     private void keep() {
-        for (Word word = waiting.poll(); word != null; word = waiting.poll()) {
+        for (Act act = waiting.poll(); act != null; act = waiting.poll()) {
             waitingCount.decrementAndGet();
             synchronized (kept) {
-                By by = new By(source, first + kept.size(), word.step());
+                By by = new By(source, first + kept.size(), act.step());
                 kept.add(new Entry(
-                        word.step(), JsonText.line(word.entry().apply(by)).strip()));
+                        act.step(), JsonText.line(act.entry().apply(by)).strip()));
                 if (kept.size() > MOST_KEPT) {
                     kept.remove();
                     first++;
-                    dropped++;
+                    dropped.incrementAndGet();
                 }
             }
         }
@@ -393,9 +382,10 @@ final class Link {
     private void bundle(JsonNode message, JsonNode bundle, boolean whole) {
         Bundle.Read<Project> read = Bundle.read(bundle);
         String text = read.value().map(Bundle::write).orElse("");
-        if (read.value().isPresent() && hash(text).equals(message.path("hash").asString(""))) {
+        if (read.value().isPresent()
+                && BundleHash.of(text).equals(message.path("hash").asString(""))) {
             json = bundle;
-            hash = hash(text);
+            hash = BundleHash.of(text);
             changed.set(new Changed(read.value().get(), message.path("change").asLong()));
             say(LinkJson.word("taken"));
         } else if (!whole) {

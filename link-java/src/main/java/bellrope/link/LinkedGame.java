@@ -174,7 +174,7 @@ public final class LinkedGame implements AutoCloseable {
         }
     }
 
-    /** Says what is left to say, for at most a second, and lets go of the server; the stage stays as it is. */
+    /** Says what is left to say, for at most a second, and ends the link; the stage stays as it is. */
     @Override
     public void close() {
         link.close();

@@ -1,32 +1,76 @@
 package bellrope.format.answer;
 
+import bellrope.core.event.Declared;
 import bellrope.core.project.Project;
 import bellrope.core.stage.told.Account;
+import bellrope.core.value.Problem;
+import bellrope.format.answer.GameReply.HappenedKind;
+import bellrope.format.answer.GameReply.Happening;
+import bellrope.format.answer.GameReply.Outcome;
+import bellrope.format.answer.GameReply.Outcomes;
+import bellrope.format.json.Bundle;
 import bellrope.format.json.JsonValue;
+import bellrope.format.json.TraceJson;
 import bellrope.format.link.LinkedStage;
 import bellrope.format.report.AccountReport;
 import java.nio.ByteBuffer;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** A running game as a page follows it: its stage, and what is told of what it said. */
 public final class FollowedGame {
     /** Lines that are told at once. */
     private static final int MOST_LINES = 400;
+    /** Kinds that are counted; a game that says ever new ones must not fill the page. */
+    private static final int MOST_KINDS = 300;
 
     private final LinkedStage linked;
-    private final Deque<GameReply.Happening> lines = new ArrayDeque<>();
-    private int left;
-    private int taken;
+    private final Deque<Happening> lines = new ArrayDeque<>();
+    private final Count all = new Count();
+    private final Map<String, Count> kinds = new LinkedHashMap<>();
+    private final Set<String> changed = new LinkedHashSet<>();
+    private int frames;
+
+    /** What happened of one kind, or of all. */
+    private static final class Count {
+        private final Map<Outcome, Integer> outcomes = new EnumMap<>(Outcome.class);
+        private int came;
+        private Happening last;
+
+        void add(Happening one, Outcome outcome) {
+            outcomes.merge(outcome, 1, Integer::sum);
+            came++;
+            last = one;
+        }
+
+        private int of(Outcome outcome) {
+            return outcomes.getOrDefault(outcome, 0);
+        }
+
+        Outcomes outcomes() {
+            return new Outcomes(
+                    of(Outcome.ANSWERED),
+                    of(Outcome.SILENT),
+                    of(Outcome.UNWIRED),
+                    of(Outcome.UNKNOWN),
+                    of(Outcome.WRONG));
+        }
+    }
 
     /**
      * @param project that the game began with
      * @param step on which it begins to be followed
      */
     public FollowedGame(Project project, int step) {
-        linked = new LinkedStage(project);
-        linked.reach(step);
+        linked = new LinkedStage(project, step);
     }
 
     /** Lets what plays bend to a bundle on the step on which the game took it. */
@@ -44,54 +88,126 @@ public final class FollowedGame {
         for (int i = 0; i < entries.size(); i++) {
             JsonValue entry = entries.get(i);
             LinkedStage.Followed followed = linked.follow(entry);
-            JsonValue type = entry.isObject() ? entry.get("type") : null;
-            if (followed.account().isPresent() || !followed.problems().isEmpty()) {
-                add(new GameReply.Happening(
-                        from + i,
-                        type != null && type.isText() ? type.text() : "",
-                        followed.account().map(this::report).orElse(null),
-                        followed.problems()));
+            String type = type(entry);
+            if (!followed.problems().isEmpty()) {
+                unreadable(from + i, type, followed.problems());
+            } else {
+                long number = from + i;
+                followed.account().ifPresent(account -> happened(number, type, account));
             }
             unasked();
         }
-        linked.reach(step);
+        linked.reach(step).ifPresent(problem -> unreadable(0, "", List.of(problem)));
         unasked();
-        List<GameReply.Happening> told = List.copyOf(lines);
-        lines.clear();
-        int out = left;
-        left = 0;
-        return new GameReply(
+        List<HappenedKind> news = new ArrayList<>();
+        for (String type : changed) {
+            Count kind = kinds.get(type);
+            news.add(new HappenedKind(type, kind.came, kind.outcomes(), kind.last));
+        }
+        GameReply reply = new GameReply(
                 linked.stage().now(),
+                seconds(),
                 linked.stage().project().settings().pace().stepsPerSecond(),
                 linked.stage().instances(),
                 linked.stage().particles(),
                 linked.agreed(),
-                told,
-                out);
+                List.copyOf(lines),
+                all.outcomes(),
+                news);
+        lines.clear();
+        changed.clear();
+        return reply;
     }
 
     /** Returns what is on the stage now. */
     public ByteBuffer seen() {
-        return linked.stage().frame(++taken);
+        return linked.stage().frame(++frames);
+    }
+
+    private static String type(JsonValue entry) {
+        JsonValue type = entry.isObject() ? entry.get("type") : null;
+        return type != null && type.isText() ? type.text() : "";
+    }
+
+    private double seconds() {
+        return linked.stage().project().settings().pace().seconds(linked.stage().now());
     }
 
     // What was announced, or ended by itself.
     private void unasked() {
-        for (Account account : linked.stage().unasked()) {
-            add(new GameReply.Happening(0, account.pull().event(), report(account), List.of()));
-        }
+        linked.stage().unasked().forEach(account -> happened(0, account.pull().event(), account));
         linked.stage().told();
     }
 
-    private void add(GameReply.Happening line) {
-        lines.add(line);
-        if (lines.size() > MOST_LINES) {
-            lines.remove();
-            left++;
-        }
+    private void unreadable(long number, String type, List<Problem> problems) {
+        add(
+                new Happening(number, type, seconds(), "", Outcome.WRONG.word(), words(problems), null, problems, null),
+                Outcome.WRONG);
     }
 
-    private AccountReport report(Account account) {
-        return AccountReport.of(account, linked.stage().project().settings().pace());
+    private void happened(long number, String type, Account account) {
+        boolean gone = type.equals(TraceJson.GONE)
+                && linked.stage().project().event(type).isEmpty();
+        if (gone && account.answers().isEmpty() && account.notes().isEmpty()) {
+            // Nothing hung on the subject; that is as it should be.
+            return;
+        }
+        Project project = linked.stage().project();
+        String event = account.pull().event();
+        boolean known = gone || project.event(event).isPresent();
+        AccountReport report = AccountReport.of(account, project.settings().pace());
+        Outcome outcome;
+        String words;
+        if (!account.refused().isEmpty()) {
+            outcome = known ? Outcome.WRONG : Outcome.UNKNOWN;
+            words = words(account.refused());
+        } else if (account.answered() > 0) {
+            outcome = Outcome.ANSWERED;
+            words = report.answers().stream()
+                    .filter(AccountReport.Line::answered)
+                    .map(AccountReport.Line::name)
+                    .collect(Collectors.joining(", "));
+        } else if (!gone && project.ropes().stream().noneMatch(r -> r.event().equals(event))) {
+            outcome = Outcome.UNWIRED;
+            words = "no rope listens";
+        } else {
+            outcome = Outcome.SILENT;
+            words = report.answers().isEmpty()
+                    ? String.join("; ", report.notes().isEmpty() ? List.of(report.summary()) : report.notes())
+                    : report.answers().stream().map(AccountReport.Line::words).collect(Collectors.joining("; "));
+        }
+        JsonValue declared = outcome == Outcome.UNKNOWN
+                ? Declared.from(account.pull()).map(Bundle::write).orElse(null)
+                : null;
+        add(
+                new Happening(
+                        number,
+                        type,
+                        report.at(),
+                        report.subject(),
+                        outcome.word(),
+                        words,
+                        report,
+                        List.of(),
+                        declared),
+                outcome);
+    }
+
+    private static String words(List<Problem> problems) {
+        return problems.stream().map(Problem::toString).collect(Collectors.joining("; "));
+    }
+
+    private void add(Happening one, Outcome outcome) {
+        lines.add(one);
+        if (lines.size() > MOST_LINES) {
+            lines.remove();
+        }
+        all.add(one, outcome);
+        Count kind =
+                kinds.size() < MOST_KINDS ? kinds.computeIfAbsent(one.type(), t -> new Count()) : kinds.get(one.type());
+        if (kind != null) {
+            kind.add(one, outcome);
+            changed.add(one.type());
+        }
     }
 }

@@ -51,8 +51,8 @@ public final class Changes {
         }
     }
 
-    // 2 and 2.0 are the same number, whoever wrote them.
-    private static boolean same(JsonNode a, JsonNode b) {
+    /** Tells whether two values are the same: 2 and 2.0 are the same number, whoever wrote them. */
+    public static boolean same(JsonNode a, JsonNode b) {
         if (a.isNumber() && b.isNumber()) {
             return a.doubleValue() == b.doubleValue();
         }

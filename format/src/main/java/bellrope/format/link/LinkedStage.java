@@ -9,13 +9,13 @@ import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
+import bellrope.format.json.Fnv;
 import bellrope.format.json.JsonValue;
 import bellrope.format.json.LinkJson;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
 import bellrope.format.json.PullJson;
 import bellrope.format.json.TraceJson;
-import java.nio.ByteBuffer;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,8 +28,8 @@ import java.util.Optional;
 public final class LinkedStage {
     /** Accounts whose instances can still be turned. */
     private static final int MOST_ACCOUNTS = 4_096;
-    /** Most steps at once that nobody is told of; whoever says that more have passed is not believed. */
-    private static final int LONGEST_JUMP = 10_000_000;
+    /** Most steps at once; a game whose clock jumps farther is not followed there. */
+    static final int LONGEST_JUMP = 1_000_000;
 
     private final Map<Integer, Account> answered = new LinkedHashMap<>() {
         @Override
@@ -44,13 +44,28 @@ public final class LinkedStage {
         stage = new Stage(project);
     }
 
+    /** @param step on which it begins, with nothing */
+    public LinkedStage(Project project, int step) {
+        this(project);
+        stage.reach(step);
+    }
+
     public Stage stage() {
         return stage;
     }
 
-    /** Makes the steps up to one. */
-    public void reach(int step) {
-        stage.reach(Math.min(step, stage.now() + LONGEST_JUMP));
+    /**
+     * Makes the steps up to one.
+     *
+     * @return why it does not, where it is too far
+     */
+    public Optional<Problem> reach(int step) {
+        if (step - stage.now() > LONGEST_JUMP) {
+            return Optional.of(new Problem(
+                    "/step", Integer.toString(step), "at most " + LONGEST_JUMP + " more than " + stage.now()));
+        }
+        stage.reach(step);
+        return Optional.empty();
     }
 
     /** Lets what plays bend to a changed project on the step on which the game took it. */
@@ -75,7 +90,9 @@ public final class LinkedStage {
             int step = step(entry, problems);
             String type = text(entry, "type", problems);
             if (problems.none()) {
-                reach(step);
+                reach(step).ifPresent(p -> problems.add(p.place(), p.given(), p.allowed()));
+            }
+            if (problems.none()) {
                 account = act(entry, type, problems);
             }
         } catch (Refused refused) {
@@ -192,15 +209,7 @@ public final class LinkedStage {
 
     /** Returns the checksum of what a stage shows: FNV-1a, 64 bits, of its frame with the number 0, in hexadecimal. */
     public static String sum(Stage stage) {
-        return sum(stage.frame(0));
-    }
-
-    static String sum(ByteBuffer frame) {
-        long hash = 0xcbf29ce484222325L;
-        for (int i = frame.position(); i < frame.limit(); i++) {
-            hash = (hash ^ frame.get(i) & 0xFF) * 0x100000001b3L;
-        }
-        return Long.toHexString(hash);
+        return Long.toHexString(Fnv.hash(stage.frame(0)));
     }
 
     private static JsonValue object(JsonValue data, Problems problems) {

@@ -1,6 +1,7 @@
 package bellrope.format.link;
 
 import bellrope.core.value.Refused;
+import bellrope.format.json.Changes;
 import java.util.ArrayList;
 import java.util.List;
 import tools.jackson.databind.JsonNode;
@@ -8,7 +9,10 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
-/** What differs between two JSON texts as a patch of RFC 6902, and such a patch applied. */
+/**
+ * What differs between two JSON texts as a patch of RFC 6902, and such a patch applied. The well-kept libraries for it are made
+ * for another form of the tree than the one that bundles are read with; tests hold this to one of them.
+ */
 public final class Patch {
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
 
@@ -127,7 +131,7 @@ public final class Patch {
                 }
                 case "copy" -> add(path, get(path("from"), "from").deepCopy());
                 case "test" -> {
-                    if (!same(get(path, "path"), value())) {
+                    if (!Changes.same(get(path, "path"), value())) {
                         throw wrong("/value", "something else", "what stands at " + text("path"));
                     }
                 }
@@ -233,30 +237,6 @@ public final class Patch {
             } else {
                 ((ArrayNode) above).remove(index(last, above.size() - 1, key));
             }
-        }
-
-        // As RFC 6902 compares: 1 and 1.0 are the same number.
-        private static boolean same(JsonNode a, JsonNode b) {
-            if (a.isNumber() && b.isNumber()) {
-                return a.decimalValue().compareTo(b.decimalValue()) == 0;
-            }
-            if (a.isArray() && b.isArray() && a.size() == b.size()) {
-                for (int i = 0; i < a.size(); i++) {
-                    if (!same(a.get(i), b.get(i))) {
-                        return false;
-                    }
-                }
-                return true;
-            }
-            if (a.isObject() && b.isObject() && a.size() == b.size()) {
-                for (String key : a.propertyNames()) {
-                    if (!b.has(key) || !same(a.get(key), b.get(key))) {
-                        return false;
-                    }
-                }
-                return true;
-            }
-            return a.equals(b);
         }
     }
 }

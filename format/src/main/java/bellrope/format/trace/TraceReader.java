@@ -10,11 +10,13 @@ import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
+import bellrope.format.json.Fnv;
 import bellrope.format.json.JsonValue;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
 import bellrope.format.json.PullJson;
 import bellrope.format.json.TraceJson;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -331,10 +333,7 @@ public final class TraceReader {
      * 53.
      */
     public static long seed(String source, String id) {
-        long hash = 0xcbf29ce484222325L;
-        for (byte b : (source + "\n" + id).getBytes(StandardCharsets.UTF_8)) {
-            hash = (hash ^ b & 0xFF) * 0x100000001b3L;
-        }
-        return hash & Settings.HIGHEST_SEED;
+        byte[] both = (source + "\n" + id).getBytes(StandardCharsets.UTF_8);
+        return Fnv.hash(ByteBuffer.wrap(both)) & Settings.HIGHEST_SEED;
     }
 }

@@ -13,6 +13,7 @@ import bellrope.core.stage.told.Account;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import bellrope.format.json.Demo;
+import bellrope.format.json.Fnv;
 import bellrope.format.json.JacksonValue;
 import bellrope.format.json.JsonText;
 import bellrope.format.json.JsonValue;
@@ -176,7 +177,7 @@ class LinkedStageTest {
     // FNV-1a of 64 bits, as its authors print it for a text: from memory.
     @Test
     void theChecksumIsThatOfTheBytes() {
-        assertThat(LinkedStage.sum(java.nio.ByteBuffer.wrap("foobar".getBytes(StandardCharsets.UTF_8))))
+        assertThat(Long.toHexString(Fnv.hash(ByteBuffer.wrap("foobar".getBytes(StandardCharsets.UTF_8)))))
                 .isEqualTo("85944171f73967e8");
     }
 
@@ -199,6 +200,7 @@ class LinkedStageTest {
             {"{\"type\":\"parameter.set\",\"step\":1,\"data\":{\"account\":7}}", "/data/account"},
             {"{\"type\":\"subject.gone\",\"step\":1}", "/subject"},
             {"[]", "/step"},
+            {"{\"type\":\"stage.reset\",\"step\":2000000000}", "/step"},
         };
         for (String[] one : wrong) {
             LinkedStage.Followed followed =

@@ -3,14 +3,11 @@ package bellrope.server.link;
 import bellrope.format.json.Bundle;
 import bellrope.format.json.JsonText;
 import bellrope.format.json.LinkJson.Have;
+import bellrope.format.link.BundleHash;
 import bellrope.format.link.Patch;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.store.Snapshot;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -57,7 +54,7 @@ class Bundles {
             return known;
         }
         String text = Bundle.write(snapshot.project());
-        At at = new At(project, new Have(snapshot.change(), hash(text)), text);
+        At at = new At(project, new Have(snapshot.change(), BundleHash.of(text)), text);
         of.byChange.put(snapshot.change(), at);
         of.characters += text.length();
         while (of.byChange.size() > MOST || of.byChange.size() > 1 && of.characters > MOST_CHARACTERS) {
@@ -90,14 +87,5 @@ class Bundles {
     /** Returns what makes of the bundle that someone has another one; empty where it is not kept. */
     Optional<JsonNode> since(Have have, At now) {
         return at(now.project(), have.change()).map(then -> Patch.between(json(then), json(now)));
-    }
-
-    private static String hash(String text) {
-        try {
-            MessageDigest sha = MessageDigest.getInstance("SHA-256");
-            return HexFormat.of().formatHex(sha.digest(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

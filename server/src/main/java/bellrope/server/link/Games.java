@@ -34,6 +34,7 @@ class Games {
 
     private final Bundles bundles;
     private final Executor threads;
+    private final Readers readers;
     private final Map<String, Running> games = new ConcurrentHashMap<>();
     private final Map<String, Bench> benches = new ConcurrentHashMap<>();
     // Projects whose games have to be sent what changed.
@@ -41,6 +42,7 @@ class Games {
 
     Games(Bundles bundles, Readers readers, SignsOfLife life) {
         this.bundles = bundles;
+        this.readers = readers;
         this.threads = life.threads();
         readers.whenChanged(project -> {
             if (changed.add(project)) {
@@ -90,7 +92,7 @@ class Games {
         Running running = games.get(instance);
         if (running != null && running.project() != project) {
             // The same game with another project: what it said was of the other.
-            running.letGo();
+            running.unlink();
             forget(running);
             running = null;
         }
@@ -271,5 +273,12 @@ class Games {
     private void tell(Running running) {
         GameNews news = new GameNews("game", running.standing());
         benches.values().stream().filter(b -> b.project() == running.project()).forEach(b -> b.text(news));
+        // One after the other, so that the last number told is the last that was true.
+        synchronized (readers) {
+            long linked = games.values().stream()
+                    .filter(g -> g.project() == running.project() && g.linked())
+                    .count();
+            readers.gamesLinked(running.project(), (int) linked);
+        }
     }
 }

@@ -4,6 +4,7 @@ import bellrope.format.json.JsonText;
 import bellrope.format.json.LinkJson;
 import bellrope.server.socket.Outlet;
 import bellrope.server.socket.SignsOfLife;
+import bellrope.server.socket.TalkingSocket;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.store.Refusal;
 import java.net.URLDecoder;
@@ -13,20 +14,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.util.MultiValueMap;
 import org.springframework.web.socket.CloseStatus;
-import org.springframework.web.socket.PongMessage;
-import org.springframework.web.socket.TextMessage;
-import org.springframework.web.socket.WebSocketSession;
-import org.springframework.web.socket.config.annotation.WebSocketConfigurer;
-import org.springframework.web.socket.config.annotation.WebSocketHandlerRegistry;
-import org.springframework.web.socket.handler.TextWebSocketHandler;
-import org.springframework.web.util.UriComponentsBuilder;
 import tools.jackson.databind.JsonNode;
 
 /** The socket of a running game, {@code /link?project=…}: {@code docs/format/link.md}. */
 @Configuration
-class LinkSocket extends TextWebSocketHandler implements WebSocketConfigurer {
+class LinkSocket extends TalkingSocket {
     /** Bytes of one message, and entries in it. */
     static final int MOST_BYTES = 1 << 20;
 
@@ -34,12 +30,13 @@ class LinkSocket extends TextWebSocketHandler implements WebSocketConfigurer {
     static final CloseStatus REPLACED = new CloseStatus(4409, "the same game came by another socket");
     static final CloseStatus OTHER_PROTOCOL = CloseStatus.PROTOCOL_ERROR.withReason(
             "protocol " + LinkJson.PROTOCOL + " is spoken here; take the client that Handoff offers");
+    private static final CloseStatus NO_PROJECT =
+            CloseStatus.BAD_DATA.withReason("project: the number or the name of a project");
     static final CloseStatus FULL =
             CloseStatus.SERVICE_OVERLOAD.withReason(Games.MOST + " games are linked already; end one of them");
 
     private final ProjectStore store;
     private final Games games;
-    private final SignsOfLife life;
     private final Map<String, Linked> linked = new ConcurrentHashMap<>();
 
     /** A socket; the game is null until it has said who it is. */
@@ -55,32 +52,22 @@ class LinkSocket extends TextWebSocketHandler implements WebSocketConfigurer {
     }
 
     LinkSocket(ProjectStore store, Games games, SignsOfLife life) {
+        super(life, "/link", MOST_BYTES);
         this.store = store;
         this.games = games;
-        this.life = life;
     }
 
     @Override
-    public void registerWebSocketHandlers(WebSocketHandlerRegistry registry) {
-        // The door has looked at Origin already, against the host of the request.
-        registry.addHandler(this, "/link").setAllowedOriginPatterns("*");
-    }
-
-    @Override
-    public void afterConnectionEstablished(WebSocketSession session) throws Exception {
-        session.setTextMessageSizeLimit(MOST_BYTES);
-        String asked = UriComponentsBuilder.fromUri(session.getUri())
-                .build()
-                .getQueryParams()
-                .getFirst("project");
-        Optional<Long> project = project(asked);
+    protected Optional<CloseStatus> admit(String socket, MultiValueMap<String, String> query, Supplier<Outlet> outlet) {
+        Optional<Long> project = project(query.getFirst("project"));
         if (linked.size() >= 4 * Games.MOST) {
-            session.close(FULL);
-        } else if (project.isEmpty()) {
-            session.close(CloseStatus.BAD_DATA.withReason("project: the number or the name of a project"));
-        } else {
-            linked.put(session.getId(), new Linked(project.get(), life.enter(session)));
+            return Optional.of(FULL);
         }
+        if (project.isEmpty()) {
+            return Optional.of(NO_PROJECT);
+        }
+        linked.put(socket, new Linked(project.get(), outlet.get()));
+        return Optional.empty();
     }
 
     // By its number or its name; the only one needs neither.
@@ -99,18 +86,12 @@ class LinkSocket extends TextWebSocketHandler implements WebSocketConfigurer {
     }
 
     @Override
-    protected void handlePongMessage(WebSocketSession session, PongMessage message) {
-        life.heard(session);
-    }
-
-    @Override
-    protected void handleTextMessage(WebSocketSession session, TextMessage message) {
-        life.heard(session);
-        Linked from = linked.get(session.getId());
+    protected void said(String socket, String text) {
+        Linked from = linked.get(socket);
         if (from == null) {
             return;
         }
-        JsonText.Parsed parsed = JsonText.parse(message.getPayload());
+        JsonText.Parsed parsed = JsonText.parse(text);
         if (parsed.failed() || !parsed.node().isObject()) {
             wrong(from, "", "no JSON object", "one of the messages in docs/format/link.md");
             return;
@@ -249,9 +230,8 @@ class LinkSocket extends TextWebSocketHandler implements WebSocketConfigurer {
     }
 
     @Override
-    public void afterConnectionClosed(WebSocketSession session, CloseStatus status) {
-        Linked gone = linked.remove(session.getId());
-        life.leave(session, status);
+    protected void left(String socket) {
+        Linked gone = linked.remove(socket);
         if (gone != null && gone.game != null) {
             games.leave(gone.game, gone.outlet);
         }

@@ -82,8 +82,8 @@ final class Running {
         return before;
     }
 
-    /** Lets go of its socket. */
-    synchronized void letGo() {
+    /** Closes its socket. */
+    synchronized void unlink() {
         if (outlet != null) {
             outlet.close(LinkSocket.REPLACED);
             outlet = null;

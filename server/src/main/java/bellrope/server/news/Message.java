@@ -12,4 +12,7 @@ sealed interface Message {
 
     /** Someone else saved a part. */
     record RevisionSaved(String is, Saved saved) implements Message {}
+
+    /** So many running games are linked with the project. */
+    record GamesLinked(String is, int linked) implements Message {}
 }

@@ -14,6 +14,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Readers {
     private final JsonMapper json;
     private final Map<String, Reader> open = new ConcurrentHashMap<>();
+    private final Map<Long, Integer> linked = new ConcurrentHashMap<>();
     private final List<LongConsumer> listeners = new CopyOnWriteArrayList<>();
 
     Readers(JsonMapper json) {
@@ -23,6 +24,10 @@ public class Readers {
     void enter(String socket, Reader reader) {
         open.put(socket, reader);
         tell(reader, new Message.Word("ready"));
+        int games = linked.getOrDefault(reader.project(), 0);
+        if (games > 0) {
+            tell(reader, new Message.GamesLinked("games", games));
+        }
     }
 
     /** Returns whom a socket belongs to; null if it never got in. */
@@ -55,16 +60,26 @@ public class Readers {
 
     /** Passes on that a whole project has been replaced. */
     public void replaced(long project) {
-        for (Reader reader : open.values()) {
-            if (reader.project() == project) {
-                tell(reader, new Message.Word("replaced"));
-            }
-        }
+        toAll(project, new Message.Word("replaced"));
         listeners.forEach(l -> l.accept(project));
     }
 
     private void tell(Reader reader, Message message) {
         reader.outlet().text(json.writeValueAsString(message));
+    }
+
+    /** Passes on how many running games are linked with a project. */
+    public void gamesLinked(long project, int games) {
+        linked.put(project, games);
+        toAll(project, new Message.GamesLinked("games", games));
+    }
+
+    private void toAll(long project, Message message) {
+        for (Reader reader : open.values()) {
+            if (reader.project() == project) {
+                tell(reader, message);
+            }
+        }
     }
 
     /** Has someone told of each project that changes; whoever saves waits for it. */

@@ -21,13 +21,13 @@ public class SignsOfLife {
     private static final int LOST_AFTER = 30;
     static final CloseStatus LOST = CloseStatus.GOING_AWAY.withReason("no sign of life for " + LOST_AFTER + " s");
 
-    private final Map<String, Heard> heard = new ConcurrentHashMap<>();
+    private final Map<String, Sign> signs = new ConcurrentHashMap<>();
     private final ScheduledExecutorService clock =
             Executors.newSingleThreadScheduledExecutor(work -> daemon(work, "signs of life"));
     private final ExecutorService senders = Executors.newCachedThreadPool(work -> daemon(work, "sender"));
 
     /** When a socket last gave a sign of life. */
-    private record Heard(Outlet outlet, long at) {}
+    private record Sign(Outlet outlet, long at) {}
 
     SignsOfLife() {
         clock.scheduleAtFixedRate(this::ask, ASKED_EACH, ASKED_EACH, TimeUnit.SECONDS);
@@ -41,7 +41,7 @@ public class SignsOfLife {
 
     private void ask() {
         long now = System.nanoTime();
-        for (Heard one : heard.values()) {
+        for (Sign one : signs.values()) {
             if (now - one.at() > TimeUnit.SECONDS.toNanos(LOST_AFTER)) {
                 one.outlet().close(LOST);
             } else {
@@ -53,18 +53,18 @@ public class SignsOfLife {
     /** Lets a socket in: returns what goes down it. */
     public Outlet enter(WebSocketSession session) {
         Outlet outlet = new Outlet(session, senders);
-        heard.put(session.getId(), new Heard(outlet, System.nanoTime()));
+        signs.put(session.getId(), new Sign(outlet, System.nanoTime()));
         return outlet;
     }
 
     /** Notes that a socket said something. */
     public void heard(WebSocketSession session) {
-        heard.computeIfPresent(session.getId(), (id, before) -> new Heard(before.outlet(), System.nanoTime()));
+        signs.computeIfPresent(session.getId(), (id, before) -> new Sign(before.outlet(), System.nanoTime()));
     }
 
     /** Forgets a socket that was closed. */
     public void leave(WebSocketSession session, CloseStatus status) {
-        Heard gone = heard.remove(session.getId());
+        Sign gone = signs.remove(session.getId());
         if (gone != null) {
             gone.outlet().close(status);
         }
