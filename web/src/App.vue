@@ -68,7 +68,9 @@ const standing = computed(() => {
       ? `server away, ${waiting} ${waiting === 1 ? 'change waits' : 'changes wait'}`
       : 'server away, trying again'
   }
-  return project.saving ? 'saving…' : news.state.value === 'open' ? 'connected' : 'connecting…'
+  const games = news.games.value
+  const linked = games ? `, ${games} ${games === 1 ? 'game' : 'games'}` : ''
+  return (project.saving ? 'saving…' : news.state.value === 'open' ? 'connected' : 'connecting…') + linked
 })
 const keys = computed(() => KEYS[route.path] ?? ROPE_KEYS)
 /** Opens the first of what was found. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import OneOf from '../common/OneOf.vue'
 import { showNumber } from '../common/numberText'
 import { inWords } from '../effects/turn/parameters'
@@ -16,16 +16,17 @@ import type { Backdrop } from '../stage/renderer'
 import { spriteSources } from '../stage/sprites'
 import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
-import { byTrouble, declared, type Told } from './link'
-import { useGame } from './useGame'
+import { byNeed, type Happening, type Outcome } from './link'
+import { useGame, type Line } from './useGame'
 
 /** A running game as it is: its stage, played again here from what it says, and what became of each thing that happened. */
 const props = defineProps<{ find: string }>()
 const project = useProject()
+const route = useRoute()
 const router = useRouter()
 const stage = ref<InstanceType<typeof StageView>>()
-const link = useGame((frame) => stage.value?.showLive(frame))
-const { games, chosen, game, reply, lines, tallies, said } = link
+const link = useGame((frame) => stage.value?.showLive(frame), String(route.query.game ?? ''))
+const { games, chosen, game, reply, lines, said } = link
 const view = ref<View>('side')
 const backdrop = ref<Backdrop>('night')
 const whole = ref(false)
@@ -40,8 +41,8 @@ const played = computed(() => {
 
 const ONLY = ['all', 'not answered'] as const
 const only = ref<(typeof ONLY)[number]>('all')
-const open = shallowRef<Told>()
-const held = shallowRef<Told[]>()
+const open = shallowRef<Happening>()
+const held = shallowRef<Line[]>()
 const shown = computed(() => {
   const words = props.find.trim().toLowerCase()
   return (held.value ?? lines.value).filter(
@@ -50,16 +51,10 @@ const shown = computed(() => {
       `${l.type} ${l.subject} ${l.words}`.toLowerCase().includes(words),
   )
 })
-const kinds = computed(() => byTrouble(tallies.values()))
+const kinds = computed(() => byNeed(link.kinds.values()))
 /** What is told below the stage: what was pressed, or the last that happened. */
 const account = computed(() => open.value ?? lines.value[0])
-/** How many of each kind came lately. */
-const counts = computed(() => {
-  const by = { answered: 0, silent: 0, unwired: 0, unknown: 0, wrong: 0 }
-  lines.value.forEach((l) => by[l.outcome]++)
-  return by
-})
-const WORDS: Record<Told['outcome'], string> = {
+const WORDS: Record<Outcome, string> = {
   answered: 'answered',
   silent: 'silent',
   unwired: 'no rope listens',
@@ -69,7 +64,6 @@ const WORDS: Record<Told['outcome'], string> = {
 function hold() {
   held.value = held.value ? undefined : lines.value
 }
-const seconds = computed(() => (reply.value ? reply.value.step / reply.value.stepsPerSecond : 0))
 
 const rehearsal = useRehearsal()
 const { named, add } = useScores()
@@ -80,11 +74,10 @@ async function keep(score: Score) {
   await router.push({ path: '/rehearsal', query: { project: project.id } })
 }
 
-async function declare(line: Told) {
-  const body = declared(line.account!)
-  if (await project.add('event', body)) open.value = undefined
+async function declare(line: Happening) {
+  if (await project.add('event', line.declared)) open.value = undefined
 }
-async function wire(line: Told) {
+async function wire(line: Happening) {
   const event = project.events.find((e) => e.body.name === line.account!.event)
   if (!event) return
   const id = await project.add(
@@ -101,13 +94,19 @@ const ropeNamed = (name: string) => ({
   query: { project: project.id, rope: project.ropes.find((r) => r.body.name === name)?.id },
 })
 
+/** Which is followed stands in the address, so that it is the same after a reload. */
+function choose(instance: string) {
+  link.choose(instance)
+  void router.replace({ query: { ...route.query, game: instance } })
+}
+
 function takeFirst() {
   open.value = shown.value[0]
 }
 defineExpose({ takeFirst })
 function step(by: number) {
   held.value ??= lines.value
-  const at = shown.value.findIndex((l) => l.key === open.value?.key)
+  const at = shown.value.findIndex((l) => l.number === open.value?.number && l.at === open.value.at)
   open.value = shown.value[Math.min(shown.value.length - 1, Math.max(0, at + by))]
 }
 useKeys({
@@ -123,12 +122,12 @@ useKeys({
 </script>
 
 <template>
-  <main class="game" :class="{ alone: whole }">
+  <main class="columns game" :class="{ alone: whole }">
     <nav aria-label="Running games">
       <h2>Running games</h2>
       <ul>
         <li v-for="g in games.values()" :key="g.instance" :class="{ chosen: g.instance === chosen }">
-          <el-button link :aria-pressed="g.instance === chosen" @click="link.choose(g.instance)">
+          <el-button link :aria-pressed="g.instance === chosen" @click="choose(g.instance)">
             {{ g.game }}
             <span class="quiet" data-testid="game-state"
               >{{ g.instance.slice(0, 4) }}, {{ g.linked ? 'linked' : 'lost' }}</span
@@ -219,7 +218,7 @@ useKeys({
           :home="chosen"
           :whole="whole"
           elsewhere
-          :title="`${game.game}, ${seconds.toFixed(1)} s`"
+          :title="`${game.game}, ${(reply?.at ?? 0).toFixed(1)} s`"
           @whole="whole = !whole"
         >
           <template #left>
@@ -244,8 +243,11 @@ useKeys({
             </p>
             <p v-if="account.outcome === 'unknown'">
               Nothing plays for it: the project has no such event.
-              <el-button v-if="account.account" link class="link" @click="declare(account)"
+              <el-button v-if="account.declared" link class="link" @click="declare(account)"
                 >Declare it from what came</el-button
+              >
+              <template v-else
+                >Nor can it have one: an event is called subject.verb, in small letters.</template
               >
             </p>
             <p v-if="account.outcome === 'unwired'">
@@ -286,9 +288,9 @@ useKeys({
                   <el-button link class="link" @click="open = k.last">{{ k.type }}</el-button>
                 </th>
                 <td class="number">{{ showNumber(k.came) }}</td>
-                <td class="number">{{ showNumber(k.answered) }}</td>
+                <td class="number">{{ showNumber(k.outcomes.answered) }}</td>
                 <td>
-                  <span :class="k.last.outcome">{{ WORDS[k.last.outcome] }}</span>
+                  <span :class="k.last.outcome">{{ WORDS[k.last.outcome as Outcome] }}</span>
                 </td>
               </tr>
             </tbody>
@@ -306,7 +308,7 @@ useKeys({
         }}</el-button>
       </div>
       <p class="quiet counts" data-testid="game-counts">
-        <span v-for="(n, what) in counts" :key="what" :class="n ? what : 'none'"
+        <span v-for="(n, what) in reply?.outcomes" :key="what" :class="n ? what : 'none'"
           >{{ n }} {{ WORDS[what] }}</span
         >
       </p>
@@ -316,13 +318,13 @@ useKeys({
             link
             class="line parts"
             :class="l.outcome"
-            :aria-pressed="open?.key === l.key"
+            :aria-pressed="open?.number === l.number && open.at === l.at"
             @click="open = l"
           >
             <span class="quiet at">{{ l.at.toFixed(2) }} s</span>
             <span class="what"
               ><b>{{ l.type }}</b> <span v-if="l.subject" class="quiet">{{ l.subject }}</span>
-              <span class="words">{{ l.outcome === 'unwired' ? 'no rope listens' : l.words }}</span></span
+              <span class="words">{{ l.words }}</span></span
             >
           </el-button>
         </li>
@@ -333,25 +335,8 @@ useKeys({
   </main>
 </template>
 
+<style scoped src="../common/columns.css" />
 <style scoped>
-.game {
-  display: grid;
-  grid-template-columns: 190px minmax(0, 1fr) 320px;
-  height: 100%;
-  min-height: 0;
-}
-.alone {
-  grid-template-columns: minmax(0, 1fr);
-}
-.alone > nav,
-.alone > aside {
-  display: none;
-}
-nav {
-  padding: 10px 14px;
-  overflow-y: auto;
-  border-right: 1px solid var(--line);
-}
 nav ul,
 .answers,
 ol {
@@ -372,16 +357,8 @@ dt {
 dd {
   margin: 0;
 }
-.empty {
-  grid-column: 2 / -1;
-  display: grid;
-  place-items: center;
-}
 .empty div {
   width: 560px;
-}
-h1 {
-  font-size: 18px;
 }
 .address code {
   display: block;
@@ -391,9 +368,6 @@ h1 {
   border-radius: 4px;
   overflow-wrap: anywhere;
   user-select: all;
-}
-.state {
-  color: var(--stage-ink);
 }
 .below {
   display: grid;
@@ -437,10 +411,8 @@ th :deep(.el-button) {
   margin-right: 14px;
 }
 aside {
-  border-left: 1px solid var(--line);
   display: flex;
   flex-direction: column;
-  min-height: 0;
 }
 .top {
   display: flex;
@@ -513,15 +485,5 @@ span.wrong {
 }
 .pad {
   padding: 0 14px;
-}
-@media (min-width: 1600px) {
-  .game {
-    grid-template-columns: 220px minmax(0, 1fr) 400px;
-  }
-}
-@media (max-width: 1100px) {
-  .game {
-    grid-template-columns: 160px minmax(0, 1fr) 260px;
-  }
 }
 </style>

@@ -1,5 +1,5 @@
-import type { AccountReport, GameReply, Problem } from '../api/client'
-import type { EventType, Field, Payload } from '../api/bundle'
+import type { GameReply } from '../api/client'
+import type { Payload } from '../api/bundle'
 
 /** How a running game stands, as the server tells it: docs/format/link.md. */
 export interface Standing {
@@ -99,106 +99,16 @@ export function keeper() {
   }
 }
 
-type Line = GameReply['lines'][number]
+/** One thing that happened in a game, as it is told. */
+export type Happening = GameReply['lines'][number]
+export type HappenedKind = GameReply['kinds'][number]
+export type Outcome = keyof GameReply['outcomes']
 
-/** One line of the ticker: how it ended, and in words why. */
-export interface Told {
-  key: string
-  at: number
-  type: string
-  subject: string
-  outcome: 'answered' | 'silent' | 'unwired' | 'unknown' | 'wrong'
-  words: string
-  account?: AccountReport
-}
-
-/** What a game sends for an event of which the project knows nothing. */
-const unknown = (account: AccountReport) => account.refused.some((r) => r.place === '/type')
-
-const problem = (p: Problem) => `${p.place ? `${p.place}: ` : ''}${p.given}: ${p.allowed}`
-
-/** @param seconds on the game's clock, for what could not be read */
-export function told(line: Line, seconds: number, count: number): Told {
-  const { account, number, type } = line
-  const key = `${number || 'own'} ${count}`
-  if (!account)
-    return {
-      key,
-      at: seconds,
-      type,
-      subject: '',
-      outcome: 'wrong',
-      words: line.problems.map(problem).join('; '),
-    }
-  const base = { key, at: account.at, type, subject: account.subject, account }
-  if (account.refused.length)
-    return {
-      ...base,
-      outcome: unknown(account) ? 'unknown' : 'wrong',
-      words: account.refused.map(problem).join('; '),
-    }
-  const answered = account.answers.filter((a) => a.answered)
-  if (answered.length) return { ...base, outcome: 'answered', words: answered.map((a) => a.name).join(', ') }
-  if (!account.answers.length) return { ...base, outcome: 'unwired', words: 'no rope listens' }
-  return { ...base, outcome: 'silent', words: account.answers.map((a) => a.words).join('; ') }
-}
-
-/** What came of one kind of event so far. */
-export interface Tally {
-  type: string
-  came: number
-  answered: number
-  last: Told
-}
-
-/** Most kinds that are counted; a game that says ever new ones must not fill the page. */
-const MOST_KINDS = 300
-
-/** Counts one more. */
-export function counted(tallies: Map<string, Tally>, line: Told) {
-  const before = tallies.get(line.type)
-  if (!before && tallies.size >= MOST_KINDS) return
-  tallies.set(line.type, {
-    type: line.type,
-    came: (before?.came ?? 0) + 1,
-    answered: (before?.answered ?? 0) + (line.outcome === 'answered' ? 1 : 0),
-    last: line,
-  })
-}
-
-const TROUBLE: Told['outcome'][] = ['wrong', 'unknown', 'unwired', 'silent', 'answered']
-/** Those that need a hand first, then those that came most. */
-export const byTrouble = (tallies: Iterable<Tally>) =>
-  [...tallies].sort((a, b) => {
-    const rank = (t: Tally) => (t.answered ? TROUBLE.length : TROUBLE.indexOf(t.last.outcome))
+const NEED: Outcome[] = ['wrong', 'unknown', 'unwired', 'silent', 'answered']
+/** Those that need a hand first: what was never answered by how its last ended, then those that came most. */
+export const byNeed = (kinds: Iterable<HappenedKind>) =>
+  [...kinds].sort((a, b) => {
+    const rank = (k: HappenedKind) =>
+      k.outcomes.answered ? NEED.length : NEED.indexOf(k.last.outcome as Outcome)
     return rank(a) - rank(b) || b.came - a.came
   })
-
-const VECTORS = ['position', 'normal', 'direction', 'heading', 'up', 'velocity'] as const
-
-function field(name: string, value: unknown): Field {
-  if (typeof value === 'number') {
-    // A range that holds what came, with a round end.
-    const size = Math.abs(value) || 1
-    const round = 10 ** Math.ceil(Math.log10(size))
-    const most = size <= round / 2 ? round / 2 : round
-    return { name, type: 'number', range: [value < 0 ? -most : 0, most], usual: value, unit: '' }
-  }
-  if (typeof value === 'boolean') return { name, type: 'flag' }
-  if (typeof value === 'string') return { name, type: 'text' }
-  const type = VECTORS.find((v) => name.toLowerCase().includes(v)) ?? 'vector'
-  return { name, type }
-}
-
-/** Returns the event that a game must have meant, from what came of it. */
-export function declared(account: AccountReport): EventType {
-  const span = account.phase === 'begin' || account.phase === 'end'
-  return {
-    name: account.event,
-    description: '',
-    shape: account.value ? 'state' : span ? 'span' : 'moment',
-    ...(account.value ? { values: [account.value] } : {}),
-    weight: 2,
-    fields: Object.entries(account.payload as Payload).map(([name, value]) => field(name, value)),
-  }
-}

@@ -51,6 +51,7 @@ describe('following a running game', () => {
   let game: ReturnType<typeof useGame>
   let asked: [string, { bundle?: { of: string }; from?: number; step: number; entries?: Entry[] }][]
   let missing: string[]
+  let open: (wanted?: string) => void
   const settled = () => new Promise((resolve) => setTimeout(resolve, 5))
 
   beforeEach(() => {
@@ -69,17 +70,25 @@ describe('following a running game', () => {
         const lines = (wish.entries ?? []).map((e, i) => ({
           number: wish.from! + i,
           type: e.type,
-          problems: [{ place: '/seed', given: 'missing', allowed: 'a text' }],
+          outcome: 'wrong',
         }))
         return {
           id: 1,
-          answer: { step: wish.step, stepsPerSecond: 60, instances: 1, particles: 2, lines, left: 0 },
+          answer: {
+            step: wish.step,
+            stepsPerSecond: 60,
+            lines,
+            kinds: lines.map((l) => ({ type: l.type, came: l.number })),
+          },
         }
       },
     } as unknown as Core
     useProject().id = 7
-    scope = effectScope()
-    game = scope.run(() => useGame(() => undefined, core))!
+    open = (wanted = '') => {
+      scope = effectScope()
+      game = scope.run(() => useGame(() => undefined, wanted, core))!
+    }
+    open()
   })
   afterEach(() => {
     scope.stop()
@@ -107,6 +116,11 @@ describe('following a running game', () => {
     expect(socket.wants[1]).toEqual({ is: 'want', game: '3f', from: 6, step: 12 })
     expect(game.said.value).toBe(5)
     expect(game.lines.value.map((l) => l.type)).toEqual(['b', 'bundle.taken', 'a'])
+    expect([...game.kinds.values()].map((k) => [k.type, k.came])).toEqual([
+      ['a', 3],
+      ['bundle.taken', 4],
+      ['b', 5],
+    ])
     expect(game.delay.value).toBeUndefined()
     socket.say({ is: 'said', game: '3f', from: 6, step: 13, entries: [entry('c', 13)] })
     await settled()
@@ -156,9 +170,20 @@ describe('following a running game', () => {
     game.choose('4a')
     socket.say({ is: 'game', game: standing({ instance: '5b' }) })
     expect(game.chosen.value).toBe('4a')
-    socket.say({ is: 'forgotten', game: '5b' })
     socket.say({ is: 'forgotten', game: '4a' })
+    expect(game.chosen.value).toBe('5b')
+  })
+
+  it('follows the one that the address names, whichever is told first', async () => {
+    scope.stop()
+    open('4a')
+    const socket = Socket.open.at(-1)!
+    socket.say({ is: 'game', game: standing() })
     expect(game.chosen.value).toBe('3f')
+    socket.say({ is: 'game', game: standing({ instance: '4a', linked: false }) })
+    await settled()
+    expect(game.chosen.value).toBe('4a')
+    expect(socket.wants.at(-1)).toMatchObject({ game: '4a' })
   })
 
   it('says that the server is away, and follows again when it is back', async () => {

@@ -4,7 +4,7 @@ import { Core } from '../core/core'
 import { record } from '../project/recorded'
 import { useProject } from '../project/useProject'
 import { readFrame, type Frame } from '../stage/frames'
-import { counted, keeper, pieces, told, type News, type Standing, type Tally, type Told } from './link'
+import { keeper, pieces, type HappenedKind, type Happening, type News, type Standing } from './link'
 
 const AGAIN = 1000
 /** Lines of the ticker that are kept. */
@@ -19,18 +19,23 @@ const BEFORE = 4
 // A worker of its own: a game must be kept up with.
 const gameCore = new Core(() => new Worker(new URL('../core/worker.ts', import.meta.url), { type: 'module' }))
 
+/** One thing that happened, with what tells it from all others in the list. */
+export type Line = Happening & { key: number }
+
 /**
  * The running games of the open project, and one that is followed: its stage is played here again, on the steps on which the
  * game played it, from what the game says.
+ *
+ * @param asked which is followed if it is there
  */
-export function useGame(frame: (frame: Frame) => void, core = gameCore) {
+export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCore) {
   const project = useProject()
   const games = reactive(new Map<string, Standing>())
   const chosen = ref('')
-  const lines = shallowRef<Told[]>([])
+  const lines = shallowRef<Line[]>([])
   const reply = shallowRef<GameReply>()
   /** What came so far, by kind of event. */
-  const tallies = reactive(new Map<string, Tally>())
+  const kinds = reactive(new Map<string, HappenedKind>())
   /** How many things it said. */
   const said = ref(0)
   /** Why nothing is followed; empty while it is. */
@@ -47,15 +52,15 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
   // Which following it is; what an older one still does counts no more.
   let turn = 0
   let count = 0
-  // Whether the one that is followed was asked for.
-  let byHand = false
+  let wanted = asked
 
   function connect() {
     clearTimeout(retry)
     socket?.close()
     socket = undefined
     games.clear()
-    stop()
+    turn++
+    heard = undefined
     if (!project.id) return
     const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
     const mine = new WebSocket(`${scheme}://${location.host}/api/games?project=${project.id}`)
@@ -77,10 +82,6 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
         break
       case 'forgotten':
         games.delete(news.game)
-        if (chosen.value === news.game) {
-          byHand = false
-          chosen.value = [...games.keys()][0] ?? ''
-        }
         lead()
         break
       default:
@@ -88,24 +89,19 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
     }
   }
 
-  // One that is linked is followed without being asked for, in place of one that was lost.
+  // The one that was asked for; else one that is linked, in place of one that was lost.
   function lead() {
-    if (byHand || games.get(chosen.value)?.linked) return
-    const linked = [...games.values()].find((g) => g.linked)
-    chosen.value = linked?.instance ?? (chosen.value || ([...games.keys()][0] ?? ''))
+    if (games.has(wanted)) chosen.value = wanted
+    else if (!games.get(chosen.value)?.linked) {
+      const linked = [...games.values()].find((g) => g.linked)?.instance
+      const there = games.has(chosen.value) ? chosen.value : [...games.keys()][0]
+      chosen.value = linked ?? there ?? ''
+    }
   }
 
   function choose(instance: string) {
-    byHand = true
-    chosen.value = instance
-  }
-
-  function stop() {
-    byHand = false
-
-    turn++
-    heard = undefined
-    chosen.value = ''
+    wanted = instance
+    lead()
   }
 
   async function bundle(change: number): Promise<unknown> {
@@ -130,7 +126,7 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
     const mine = ++turn
     const game = games.get(instance)
     lines.value = []
-    tallies.clear()
+    kinds.clear()
     kept.clear()
     said.value = 0
     reply.value = undefined
@@ -187,12 +183,10 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
     const now = answer as GameReply
     reply.value = now
     if (frames?.byteLength) frame(readFrame(frames, BEFORE))
+    now.kinds.forEach((kind) => kinds.set(kind.type, kind))
     if (now.lines.length) {
-      const fresh = now.lines.map((l) => told(l, now.step / now.stepsPerSecond, ++count))
-      for (const line of fresh) {
-        counted(tallies, line)
-        if (line.account) record(line.account)
-      }
+      const fresh = now.lines.map((line) => ({ ...line, key: ++count }))
+      fresh.forEach((line) => line.account && record(line.account))
       lines.value = [...fresh.reverse(), ...lines.value].slice(0, MOST_LINES)
       if (came !== undefined) times.value = [...times.value, performance.now() - came].slice(-MOST_TIMES)
     }
@@ -207,7 +201,10 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
   })
 
   watch(() => project.id, connect, { immediate: true })
-  watch(chosen, (instance) => void follow(instance))
+  watch(
+    () => game.value?.instance ?? '',
+    (instance) => void follow(instance),
+  )
   onScopeDispose(() => {
     clearTimeout(retry)
     const last = socket
@@ -222,7 +219,7 @@ export function useGame(frame: (frame: Frame) => void, core = gameCore) {
     choose,
     game,
     lines,
-    tallies,
+    kinds,
     said,
     reply,
     failed,

@@ -15,6 +15,8 @@ export function useNews() {
   const state = ref<'connecting' | 'open' | 'lost'>('connecting')
   /** Why the server closed the socket, in its words; empty if it did not say. */
   const closed = ref('')
+  /** How many running games are linked with the project. */
+  const games = ref(0)
   let socket: WebSocket | undefined
   let retry: ReturnType<typeof setTimeout> | undefined
   let lost = false
@@ -23,6 +25,7 @@ export function useNews() {
     clearTimeout(retry)
     socket?.close()
     socket = undefined
+    games.value = 0
     if (!project.id) return
     const scheme = location.protocol === 'https:' ? 'wss' : 'ws'
     const mine = new WebSocket(`${scheme}://${location.host}/api/news?project=${project.id}&reader=${reader}`)
@@ -33,13 +36,16 @@ export function useNews() {
     mine.onclose = (event) => {
       if (mine !== socket) return
       state.value = 'lost'
+      games.value = 0
       closed.value = event.reason
       lost = true
       retry = setTimeout(connect, event.code === 1013 ? NO_ROOM : AGAIN)
     }
   }
 
-  async function hear(message: { is: 'ready' | 'replaced' } | { is: 'changed'; saved: Saved }) {
+  async function hear(
+    message: { is: 'ready' | 'replaced' } | { is: 'changed'; saved: Saved } | { is: 'games'; linked: number },
+  ) {
     switch (message.is) {
       case 'ready':
         state.value = 'open'
@@ -51,6 +57,9 @@ export function useNews() {
         break
       case 'changed':
         project.takeFromElsewhere(message.saved)
+        break
+      case 'games':
+        games.value = message.linked
         break
       case 'replaced':
         await project.open(project.id)
@@ -66,5 +75,5 @@ export function useNews() {
     last?.close()
   })
 
-  return { state, closed }
+  return { state, closed, games }
 }

@@ -207,7 +207,7 @@ useKeys({
 </script>
 
 <template>
-  <main class="rehearsal" :class="{ alone: whole }">
+  <main class="columns rehearsal" :class="{ alone: whole }">
     <nav aria-label="Rehearsals">
       <RehearsalList :shown="seen" />
       <PadList
@@ -403,41 +403,15 @@ useKeys({
   </main>
 </template>
 
+<style scoped src="../common/columns.css" />
 <style scoped>
-.rehearsal {
-  display: grid;
-  grid-template-columns: 190px minmax(0, 1fr) 300px;
-  height: 100%;
-  min-height: 0;
-}
-.alone {
-  grid-template-columns: minmax(0, 1fr);
-}
-.alone > nav,
-.alone > aside {
-  display: none;
-}
-nav {
-  padding: 10px 14px;
-  overflow-y: auto;
-  border-right: 1px solid var(--line);
-}
 .state :deep(.link) {
   color: var(--bronze-soft);
-}
-.empty {
-  grid-column: 2 / -1;
-  display: grid;
-  place-items: center;
 }
 .empty div {
   width: 460px;
 }
-h1 {
-  font-size: 18px;
-}
 .state {
-  color: var(--stage-ink);
   display: inline-flex;
   gap: 8px;
   align-items: center;
@@ -481,9 +455,7 @@ h1 {
   text-underline-offset: 4px;
 }
 aside {
-  border-left: 1px solid var(--line);
   overflow-y: auto;
-  min-height: 0;
 }
 .waits {
   padding: 10px 14px;
@@ -492,15 +464,5 @@ aside {
   margin: 0;
   padding: 6px 14px;
   color: var(--vermilion);
-}
-@media (min-width: 1600px) {
-  .rehearsal {
-    grid-template-columns: 220px minmax(0, 1fr) 380px;
-  }
-}
-@media (max-width: 1100px) {
-  .rehearsal {
-    grid-template-columns: 160px minmax(0, 1fr) 250px;
-  }
 }
 </style>

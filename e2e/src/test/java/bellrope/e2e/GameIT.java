@@ -125,6 +125,11 @@ class GameIT extends AtBench {
         game.pulls.add(landed("thatch", 9, 4));
         bench.awaitText("[data-testid=game-account]", "landing on thatch");
         assertThat(bench.text("[data-testid=ticker]")).contains("courier.landed", "straw puff");
+        bench.awaitText("header", "connected, 1 game");
+        // What is told is worked out anew, and is the same.
+        bench.browser().navigate().refresh();
+        bench.awaitText("[data-testid=game-account]", "landing on thatch");
+        bench.awaitText("[data-testid=game-counts]", "1 answered");
         // A span that never ends, so that both have something to show for as long as it takes to compare them.
         game.pulls.add(Pull.begin(
                 "kite.reeling",

@@ -306,6 +306,28 @@ class LinkTest {
     }
 
     @Test
+    void everyWindowHearsHowManyGamesAreLinked() throws Exception {
+        long alone = server.send("POST", "/api/projects", "{\"name\":\"Alone\"}")
+                .json()
+                .get("id")
+                .asLong();
+        try (TestSocket window = new TestSocket(server, "/api/news?project=" + alone + "&reader=a")) {
+            assertThat(window.word("ready")).isNotNull();
+            try (TestSocket game = new TestSocket(server, "/link?project=Alone")) {
+                game.say(HELLO.formatted("only"));
+                assertThat(window.word("games").get("linked").asInt()).isEqualTo(1);
+                try (TestSocket later = new TestSocket(server, "/api/news?project=" + alone + "&reader=b")) {
+                    assertThat(later.word("games").get("linked").asInt()).isEqualTo(1);
+                }
+            }
+            JsonNode told = window.word("games");
+            while (told.get("linked").asInt() != 0) {
+                told = window.word("games");
+            }
+        }
+    }
+
+    @Test
     void theSameGameWithAnotherProjectBeginsAnew() throws Exception {
         long elsewhere = server.send("POST", "/api/projects", "{\"name\":\"Elsewhere %\"}")
                 .json()

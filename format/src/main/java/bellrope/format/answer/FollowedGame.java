@@ -17,7 +17,6 @@ import java.nio.ByteBuffer;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -41,18 +40,18 @@ public final class FollowedGame {
 
     /** What happened of one kind, or of all. */
     private static final class Count {
-        private final Map<Outcome, Integer> outcomes = new EnumMap<>(Outcome.class);
+        private final int[] outcomes = new int[Outcome.values().length];
         private int came;
         private Happening last;
 
         void add(Happening one, Outcome outcome) {
-            outcomes.merge(outcome, 1, Integer::sum);
+            outcomes[outcome.ordinal()]++;
             came++;
             last = one;
         }
 
         private int of(Outcome outcome) {
-            return outcomes.getOrDefault(outcome, 0);
+            return outcomes[outcome.ordinal()];
         }
 
         Outcomes outcomes() {
