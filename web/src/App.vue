@@ -418,4 +418,17 @@ nav a.router-link-exact-active {
   place-items: center;
   text-align: center;
 }
+@media (max-width: 1100px) {
+  .bar {
+    gap: 8px;
+    padding: 0 10px;
+  }
+  .bar nav {
+    gap: 12px;
+    margin-left: 4px;
+  }
+  .find {
+    width: 110px;
+  }
+}
 </style>

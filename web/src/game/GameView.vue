@@ -154,7 +154,7 @@ useKeys({
           <dd class="bad">{{ showNumber(game.dropped) }} of them</dd>
         </template>
         <template v-if="reply?.agreed">
-          <dt>the same here</dt>
+          <dt>same here</dt>
           <dd>to the bit, {{ showNumber(reply.agreed) }} times</dd>
         </template>
         <template v-if="link.delay.value">
@@ -165,8 +165,8 @@ useKeys({
         </template>
       </dl>
 
-      <el-button v-if="said" data-testid="keep-game" @click="keeping = link.file()"
-        >Keep it as a rehearsal</el-button
+      <el-button v-if="said" class="keep" data-testid="keep-game" @click="keeping = link.file()"
+        >Keep as a rehearsal</el-button
       >
       <TraceSheet
         v-if="keeping"
@@ -417,10 +417,17 @@ aside {
 .top {
   display: flex;
   align-items: center;
-  gap: 12px;
+  gap: 8px;
   padding: 8px 14px 0;
 }
+.keep {
+  width: 100%;
+  height: auto;
+  padding: 6px;
+  white-space: normal;
+}
 .top h2 {
+  white-space: nowrap;
   flex: 1;
   margin: 0;
 }
