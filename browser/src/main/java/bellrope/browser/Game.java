@@ -12,6 +12,7 @@ import bellrope.format.answer.Wrong;
 import bellrope.format.json.JsonValue;
 import bellrope.format.json.PayloadJson;
 import bellrope.format.json.Problems;
+import bellrope.format.link.LinkedStage;
 import bellrope.format.report.AccountReport;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -113,6 +114,16 @@ final class Game {
     /** Advances by the whole steps in the seconds that passed; returns how many. */
     static int advance(double seconds) {
         return stage.advance(seconds);
+    }
+
+    /** Returns how many steps the stage has made. */
+    static int now() {
+        return stage.now();
+    }
+
+    /** Returns the checksum of what is shown, see {@link LinkedStage#sum}. */
+    static String sum() {
+        return LinkedStage.sum(stage);
     }
 
     /** Returns what is on the stage, as {@code docs/format/frames.md} says. */

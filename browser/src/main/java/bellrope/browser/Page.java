@@ -528,6 +528,16 @@ public final class Page {
     }
 
     @JSExport
+    public static int gameNow() {
+        return Game.now();
+    }
+
+    @JSExport
+    public static String gameSum() {
+        return Game.sum();
+    }
+
+    @JSExport
     public static JSObject gameFrame() {
         return Game.frame();
     }

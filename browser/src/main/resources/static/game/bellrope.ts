@@ -87,6 +87,8 @@ interface Core {
   gameTell(message: object): Told
   gameTurn(account: number, rope: string, parameter: string, value: Value): Told
   gameAdvance(seconds: number): number
+  gameNow(): number
+  gameSum(): string
   gameFrame(): Int8Array
   gameTold(): Notice[]
   gameComfort(): Comfort
@@ -103,7 +105,7 @@ export class Stage {
   /** Of the last pull, typed calls included. */
   last: Account | undefined
 
-  private constructor(private readonly core: Core) {}
+  protected constructor(private readonly core: Core) {}
 
   /**
    * @param core the bytes of core.wasm
@@ -111,9 +113,17 @@ export class Stage {
    * @throws Refused if something in the bundle is wrong
    */
   static async open(core: BufferSource, bundle: object): Promise<Stage> {
-    const stage = new Stage((await open(core)) as unknown as Core)
-    stage.done(stage.core.gameOpen(bundle))
+    const stage = new Stage(await Stage.loaded(core))
+    stage.begin(bundle)
     return stage
+  }
+
+  protected static async loaded(core: BufferSource): Promise<Core> {
+    return (await open(core)) as unknown as Core
+  }
+
+  protected begin(bundle: object) {
+    this.done(this.core.gameOpen(bundle))
   }
 
   private done(told: Told): unknown {
@@ -123,8 +133,13 @@ export class Stage {
 
   /** Something happens: whoever answers plays from now on. */
   pull(pull: Pull): Account {
-    this.last = this.done(this.core.gameTell({ seed: ++this.pulls, ...pull, do: 'pull' })) as Account
+    this.last = this.done(this.core.gameTell({ ...this.seeded(pull), do: 'pull' })) as Account
     return this.last
+  }
+
+  /** Returns a pull with a seed of its own, if it has none. */
+  protected seeded(pull: Pull): Pull & { seed: number } {
+    return { seed: ++this.pulls, ...pull }
   }
 
   /** Says what a channel carries from now on. */
@@ -176,9 +191,25 @@ export class Stage {
 
   /** Turns a parameter of an instance, held inside its bounds; returns whether it still plays. */
   set(instance: number, parameter: string, value: Value): boolean {
+    const of = this.of(instance)
+    return this.done(this.core.gameTurn(of[0], of[1], parameter, value)) as boolean
+  }
+
+  /** Returns the number of the pull, and the rope, that an instance came of. */
+  protected of(instance: number): [account: number, rope: string] {
     const of = this.instances.get(instance)
     if (!of) throw new RangeError(`${instance} is none of the last ${MOST_INSTANCES} instances that were asked for`)
-    return this.done(this.core.gameTurn(of[0], of[1], parameter, value)) as boolean
+    return of
+  }
+
+  /** Returns how many steps have been made. */
+  get now(): number {
+    return this.core.gameNow()
+  }
+
+  /** Returns the checksum of what is shown now: FNV-1a of 64 bits of its frame with the number 0, in hexadecimal. */
+  sum(): string {
+    return this.core.gameSum()
   }
 
   /** Advances by the whole steps in the seconds that passed; returns how many. */

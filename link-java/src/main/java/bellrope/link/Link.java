@@ -39,6 +39,9 @@ final class Link {
     private static final int MOST_WAITING = 100_000;
 
     private static final int MOST_AT_ONCE = 1_000;
+    /** Things that a bench asked for and that the game has not come to. */
+    private static final int MOST_ASKED = 100;
+
     private static final int MOST_CHARACTERS = 200_000;
     /** Characters of what a server sends at once. */
     private static final int MOST_RECEIVED = 48 << 20;
@@ -66,6 +69,7 @@ final class Link {
 
     // To the game's thread.
     private final AtomicReference<Changed> changed = new AtomicReference<>();
+    private final ConcurrentLinkedQueue<String> asked = new ConcurrentLinkedQueue<>();
     private volatile boolean linked;
     private final AtomicLong dropped = new AtomicLong();
 
@@ -128,6 +132,13 @@ final class Link {
 
     Changed takeChanged() {
         return changed.get() == null ? null : changed.getAndSet(null);
+    }
+
+    /** Tells the listener what benches have asked for. */
+    void tellAsked() {
+        for (String what = asked.poll(); what != null; what = asked.poll()) {
+            listener.asked(what);
+        }
     }
 
     boolean linked() {
@@ -196,7 +207,7 @@ final class Link {
         words.clear();
         synchronized (kept) {
             int from = kept.isEmpty() ? step : kept.peek().step();
-            words.add(LinkJson.hello(game, instance, contract, hash, first, from));
+            words.add(LinkJson.hello(game, instance, contract, hash, first, from, listener.can(), listener.looks()));
         }
         try {
             while (socket.over == null) {
@@ -352,6 +363,11 @@ final class Link {
                 LockSupport.unpark(thread);
             }
             case "taken" -> taken(message.path("next").asLong(0));
+            case "asked" -> {
+                if (asked.size() < MOST_ASKED) {
+                    asked.add(message.path("what").asString(""));
+                }
+            }
             case "bundle" -> bundle(message, message.path("bundle"), true);
             case "patch" -> {
                 try {

@@ -37,7 +37,7 @@ public final class LinkedGame implements AutoCloseable {
      * @param game as it is called on the bench
      * @param contract name of the version that it was built against; may be empty
      * @param server such as {@code ws://localhost:7333/link?project=1}
-     * @param listener told of the link on a thread of the link
+     * @param listener told of the link on a thread of the link, and of what was asked for on the game's own
      */
     public static LinkedGame open(Project bundle, String game, String contract, URI server, LinkListener listener) {
         Link link = new Link(bundle, game, contract, server, listener);
@@ -62,7 +62,7 @@ public final class LinkedGame implements AutoCloseable {
     }
 
     /**
-     * Takes what has changed on the bench, if anything has, and lets time pass.
+     * Takes what has changed on the bench, if anything has, tells the listener what was asked for, and lets time pass.
      *
      * @return how many steps were made
      * @see Stage#advance
@@ -73,6 +73,7 @@ public final class LinkedGame implements AutoCloseable {
             stage.retune(changed.project());
             link.say(stage.now(), by -> LinkJson.taken(by, changed.change()));
         }
+        link.tellAsked();
         int made = stage.advance(seconds);
         link.at(stage.now());
         return made;

@@ -19,12 +19,16 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * Looks at {@code Host} and {@code Origin} of every request, socket handshakes included, before anything else does.
  *
  * <p>A page of another site can make a browser send requests here; it cannot make it lie about these two headers. The
- * host must be one that this server answers to, and an origin, where there is one, must be that same host and port.
+ * host must be one that this server answers to, and an origin, where there is one, must be that same host and port. A game
+ * may come from any page of this machine: web games run on servers of their own, and what is said over their socket is
+ * all that they can do here.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class Door extends OncePerRequestFilter {
-    private final Set<String> hosts = new HashSet<>(Set.of("localhost", "127.0.0.1", "[::1]"));
+    private static final Set<String> HERE = Set.of("localhost", "127.0.0.1", "[::1]");
+
+    private final Set<String> hosts = new HashSet<>(HERE);
 
     Door(@Value("${server.address}") String address, @Value("${bellrope.hosts:}") Set<String> more) {
         hosts.add(address.toLowerCase(Locale.ROOT));
@@ -38,7 +42,7 @@ class Door extends OncePerRequestFilter {
         String origin = request.getHeader("Origin");
         if (host == null || !hosts.contains(withoutPort(host))) {
             refuse(response, "Host", host, "localhost, or the address this server was started with");
-        } else if (origin != null && !sameHost(origin, host)) {
+        } else if (origin != null && !sameHost(origin, host) && !(game(request) && fromHere(origin))) {
             refuse(response, "Origin", origin, "the address this page was loaded from");
         } else {
             response.setHeader(
@@ -53,6 +57,19 @@ class Door extends OncePerRequestFilter {
 
     private static String withoutPort(String host) {
         return host.toLowerCase(Locale.ROOT).replaceFirst(":\\d+$", "");
+    }
+
+    private static boolean game(HttpServletRequest request) {
+        return request.getRequestURI().equals("/link");
+    }
+
+    private static boolean fromHere(String origin) {
+        try {
+            String host = URI.create(origin).getHost();
+            return host != null && HERE.contains(host);
+        } catch (IllegalArgumentException e) {
+            return false;
+        }
     }
 
     private static boolean sameHost(String origin, String host) {

@@ -14,8 +14,13 @@ import bellrope.format.json.JacksonValue;
 import bellrope.format.link.LinkedStage;
 import bellrope.link.LinkListener;
 import bellrope.link.LinkedGame;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.Socket;
 import java.net.URI;
 import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -348,6 +353,86 @@ class LinkTest {
         }
     }
 
+    @Test
+    void aBenchAsksAGameForWhatItCanDoAndSeesHowItsSubjectsLook() throws Exception {
+        String hello = HELLO.formatted("asked")
+                .replace(
+                        "}",
+                        ",\"can\":[\"hail strikes\"],\"looks\":[{\"name\":\"crow\",\"path\":\"M0 0L1 1\",\"width\":2,\"height\":1}]}");
+        try (TestSocket bench = new TestSocket(server, "/api/games?project=1");
+                TestSocket game = new TestSocket(server, "/link?project=1")) {
+            game.say(hello);
+            assertThat(game.word("welcome")).isNotNull();
+            JsonNode shows = bench.word("shows");
+            while (!shows.get("game").asString().equals("asked")) {
+                shows = bench.word("shows");
+            }
+            assertThat(shows.at("/can/0").asString()).isEqualTo("hail strikes");
+            assertThat(shows.at("/looks/0/path").asString()).isEqualTo("M0 0L1 1");
+            bench.say("{\"is\":\"ask\",\"game\":\"asked\",\"what\":\"snow\"}");
+            assertThat(bench.word("not asked").get("what").asString()).isEqualTo("snow");
+            bench.say("{\"is\":\"ask\",\"game\":\"asked\",\"what\":\"hail strikes\"}");
+            assertThat(game.word("asked").get("what").asString()).isEqualTo("hail strikes");
+            bench.say("{\"is\":\"ask\",\"game\":\"another\",\"what\":\"hail strikes\"}");
+            assertThat(bench.word("not asked").get("game").asString()).isEqualTo("another");
+        }
+    }
+
+    @Test
+    void whatIsAskedComesToTheGameOnItsOwnThread() throws Exception {
+        List<String> asked = new ArrayList<>();
+        List<Thread> threads = new ArrayList<>();
+        LinkListener listener = new LinkListener() {
+            @Override
+            public List<String> can() {
+                return List.of("snow falls");
+            }
+
+            @Override
+            public void asked(String what) {
+                asked.add(what);
+                threads.add(Thread.currentThread());
+            }
+        };
+        try (LinkedGame game = game(DEMO, listener);
+                TestSocket bench = new TestSocket(server, "/api/games?project=1")) {
+            await(() -> game.advance(0.01) >= 0 && game.linked());
+            bench.say("{\"is\":\"ask\",\"game\":\""
+                    + standing().at("/game/instance").asString() + "\",\"what\":\"snow falls\"}");
+            await(() -> game.advance(0.01) >= 0 && !asked.isEmpty());
+            assertThat(asked).containsExactly("snow falls");
+            assertThat(threads).containsExactly(Thread.currentThread());
+        }
+    }
+
+    /** Web games come from servers of their own. */
+    @Test
+    void aPageOfThisMachineMayLinkAndNoOther() {
+        assertThat(handshake("/link?project=1", "http://localhost:5173")).isEqualTo(101);
+        assertThat(handshake("/link?project=1", "http://127.0.0.1:8080")).isEqualTo(101);
+        assertThat(handshake("/link?project=1", "http://elsewhere.example")).isEqualTo(403);
+        assertThat(handshake("/link?project=1", "http://localhost.example:5173"))
+                .isEqualTo(403);
+        assertThat(handshake("/link?project=1", "null")).isEqualTo(403);
+        assertThat(handshake("/api/games?project=1", "http://localhost:5173")).isEqualTo(403);
+    }
+
+    // By hand: the client of the JDK lets nobody say where a page comes from.
+    private static int handshake(String path, String origin) {
+        try (Socket socket = new Socket("localhost", server.port)) {
+            socket.getOutputStream()
+                    .write(("GET " + path + " HTTP/1.1\r\nHost: localhost:" + server.port + "\r\nOrigin: " + origin
+                                    + "\r\nConnection: Upgrade\r\nUpgrade: websocket\r\nSec-WebSocket-Version: 13\r\n"
+                                    + "Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n\r\n")
+                            .getBytes(StandardCharsets.US_ASCII));
+            String first = new BufferedReader(new InputStreamReader(socket.getInputStream(), StandardCharsets.US_ASCII))
+                    .readLine();
+            return Integer.parseInt(first.split(" ")[1]);
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+
     private static String said(int from, int count) {
         List<String> entries = new ArrayList<>();
         for (int n = from; n < from + count; n++) {
@@ -395,6 +480,12 @@ class LinkTest {
                 "{\"is\":\"hello\",\"protocol\":1} | /game",
                 "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":0,\"step\":0} | /first",
                 "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":1e99} | /step",
+                "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":0,\"can\":7} | /can",
+                "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":0,\"can\":[\"\"]} | /can/0",
+                "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":0,\"looks\":[{\"name\":\"a\"}]} | /looks/0/png",
+                "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":0,\"looks\":[{\"name\":\"a\",\"path\":\"<b>\"}]} | /looks/0/path",
+                "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":0,\"looks\":[{\"name\":\"a\",\"path\":\"M0 0\",\"width\":0,\"height\":1}]} | /looks/0/width",
+                "{\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":0,\"looks\":[7]} | /looks/0/name",
             })
     void whatIsNoHelloIsRefusedWithItsPlaceAndTheSocketStaysOpen(String message, String place) throws Exception {
         try (TestSocket game = new TestSocket(server, "/link?project=1")) {

@@ -93,6 +93,16 @@ class CompanionsTest {
     }
 
     @Test
+    void whoGoesToAStepDoesNotWaitForAHitPause() {
+        Stage stage = stage(new Companion.HitPause(0.1));
+        stage.pull(Sample.landing(9, "stone", 1));
+        stage.reach(stage.now() + 3);
+        assertThat(stage.now()).isEqualTo(3);
+        assertThat(stage.paused()).isZero();
+        assertThat(stage.advance(1 / 60.0)).isEqualTo(1);
+    }
+
+    @Test
     void aHitPauseIsTheSameInOneCallOrInMany() {
         // Begun by a delayed answer in the midst of a call: 0.1 s until then, 0.1 s of pause, and the rest.
         Rope rope = Sample.rope("landing", 1, "courier.landed", "puff").with(d -> {

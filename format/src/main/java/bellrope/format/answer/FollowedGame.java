@@ -112,7 +112,12 @@ public final class FollowedGame {
                 linked.agreed(),
                 List.copyOf(lines),
                 all.outcomes(),
-                news);
+                news,
+                linked.figures().camera().orElse(null),
+                linked.figures()
+                        .at(
+                                linked.stage().now(),
+                                linked.stage().project().settings().pace().stepsPerSecond()));
         lines.clear();
         changed.clear();
         return reply;

@@ -2,6 +2,7 @@ package bellrope.format.answer;
 
 import bellrope.core.value.Problem;
 import bellrope.format.json.JsonValue;
+import bellrope.format.link.Figures;
 import bellrope.format.report.AccountReport;
 import java.util.List;
 import java.util.Locale;
@@ -18,6 +19,8 @@ import org.jspecify.annotations.Nullable;
  * @param agreed how often what the game showed was found to be the same here
  * @param lines the newest of what happened, oldest first, at most 400
  * @param outcomes of all that happened so far
+ * @param camera where the game said its camera is; null where it did not
+ * @param figures subjects that said where they are, at most 500
  * @param kinds those of which something happened now, with all that happened of them so far
  */
 public record GameReply(
@@ -29,7 +32,9 @@ public record GameReply(
         int agreed,
         List<Happening> lines,
         Outcomes outcomes,
-        List<HappenedKind> kinds) {
+        List<HappenedKind> kinds,
+        double @Nullable [] camera,
+        List<Figures.Figure> figures) {
     /** How what happened ended, as {@link Happening#outcome}; the words are these names. */
     public enum Outcome {
         ANSWERED,

@@ -4,6 +4,7 @@ import bellrope.core.event.Pull;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What goes over the link to a running game, as it is written: {@code docs/format/link.md}. What a game did to its stage are
@@ -23,6 +24,18 @@ public final class LinkJson {
     public static final String RESET = "stage.reset";
 
     private LinkJson() {}
+
+    /**
+     * How a subject looks.
+     *
+     * @param name of the subject, or of what a subject says it looks like when it moves
+     * @param path the {@code d} of an SVG path in a box of {@code width} by {@code height}, y down; null for a picture
+     * @param png in base64; null for a path
+     * @param width u, about the place of the subject
+     * @param height u
+     */
+    public record Look(
+            String name, @Nullable String path, @Nullable String png, double width, double height) {}
 
     /**
      * Who says something.
@@ -121,14 +134,42 @@ public final class LinkJson {
      * @param hash of the bundle it has, see {@link Have}
      * @param first number of the oldest entry that it can still say
      * @param step on which that came, or its present one
+     * @param can what a bench may ask it to do, each in a few words
      */
-    public static JsonValue hello(String game, String instance, String contract, String hash, long first, int step) {
+    public static JsonValue hello(
+            String game,
+            String instance,
+            String contract,
+            String hash,
+            long first,
+            int step,
+            List<String> can,
+            List<Look> looks) {
         JsonObject node =
                 is("hello").put("protocol", PROTOCOL).put("game", game).put("instance", instance);
         if (!contract.isEmpty()) {
             node.put("contract", contract);
         }
-        return node.put("hash", hash).put("first", first).put("step", step);
+        node.put("hash", hash).put("first", first).put("step", step);
+        if (!can.isEmpty()) {
+            JsonList list = node.putArray("can");
+            can.forEach(what -> list.add(JsonLeaf.of(what)));
+        }
+        if (!looks.isEmpty()) {
+            JsonList list = node.putArray("looks");
+            looks.forEach(look -> list.add(write(look)));
+        }
+        return node;
+    }
+
+    private static JsonObject write(Look look) {
+        JsonObject node = Json.object().put("name", look.name());
+        if (look.path() != null) {
+            node.put("path", look.path());
+        } else {
+            node.put("png", look.png());
+        }
+        return node.set("width", Json.number(look.width())).set("height", Json.number(look.height()));
     }
 
     /** A bundle that someone has: which change of the project it is, and SHA-256 of its bytes as exported, in hexadecimal. */

@@ -38,6 +38,7 @@ public final class LinkedStage {
         }
     };
     private final Stage stage;
+    private final Figures figures = new Figures();
     private int agreed;
 
     public LinkedStage(Project project) {
@@ -112,6 +113,7 @@ public final class LinkedStage {
         switch (type) {
             case TraceJson.GONE -> {
                 String subject = text(entry, "subject", problems);
+                figures.gone(subject);
                 return problems.none() ? Optional.of(stage.gone(subject)) : Optional.empty();
             }
             case LinkJson.MOVED -> moved(text(entry, "subject", problems), object(data, problems), problems);
@@ -119,11 +121,15 @@ public final class LinkedStage {
                 Vec3 position = vector(object(data, problems), "position", problems);
                 if (problems.none()) {
                     stage.camera(position);
+                    figures.camera(position);
                 }
             }
             case LinkJson.TURNED -> turned(object(data, problems), problems);
             case LinkJson.CHECKED -> checked(text(object(data, problems), "sum", problems), problems);
-            case LinkJson.CLEARED -> stage.clear();
+            case LinkJson.CLEARED -> {
+                stage.clear();
+                figures.clear();
+            }
             case LinkJson.RESET -> stage.reset();
             // Whoever follows takes the bundle first: see take.
             case LinkJson.TAKEN -> {}
@@ -163,6 +169,14 @@ public final class LinkedStage {
         Vec3 velocity = data.get("velocity") == null ? null : vector(data, "velocity", problems);
         if (problems.none()) {
             stage.move(subject, position, heading, velocity);
+            JsonValue look = data.get("look");
+            figures.moved(
+                    subject,
+                    look != null && look.isText() ? look.text() : subject,
+                    position,
+                    heading,
+                    velocity == null ? Vec3.ZERO : velocity,
+                    stage.now());
         }
     }
 
@@ -200,6 +214,11 @@ public final class LinkedStage {
         } else {
             problems.add("/data/sum", theirs, ours + ", as what was said gives here on step " + stage.now());
         }
+    }
+
+    /** Returns the subjects whose places are known, and whether they are still there is the game's to say. */
+    public Figures figures() {
+        return figures;
     }
 
     /** Returns how often what the game showed was the same to the bit. */

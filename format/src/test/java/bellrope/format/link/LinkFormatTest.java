@@ -9,6 +9,7 @@ import bellrope.format.json.JsonText;
 import bellrope.format.json.JsonValue;
 import bellrope.format.json.LinkJson;
 import bellrope.format.json.LinkJson.By;
+import bellrope.format.json.LinkJson.Look;
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
@@ -65,7 +66,7 @@ class LinkFormatTest {
     @Test
     void itsExamplesAreWhatItDescribes() {
         JsonNode messages = NODE.at("/components/messages");
-        assertThat(messages.propertyNames()).hasSize(10);
+        assertThat(messages.propertyNames()).hasSize(11);
         for (String name : messages.propertyNames()) {
             assertThat(wrong(name, messages.get(name).at("/examples/0/payload").toString()))
                     .as(name)
@@ -86,9 +87,16 @@ class LinkFormatTest {
                 LinkJson.word(by, LinkJson.RESET));
         assertThat(wrong("said", JsonText.line(LinkJson.said(17, 241, entries))))
                 .isEmpty();
-        assertThat(wrong("hello", JsonText.line(LinkJson.hello("Windrow Post", "3f", "1.2", "9a", 1, 0))))
+        List<Look> looks =
+                List.of(new Look("crow", "M0 0L3-1.5e1Z", null, 2, 1), new Look("kite", null, "iVBORw0KGgo=", 2, 1));
+        assertThat(wrong(
+                        "hello",
+                        JsonText.line(LinkJson.hello(
+                                "Windrow Post", "3f", "1.2", "9a", 1, 0, List.of("hail strikes"), looks))))
                 .isEmpty();
-        assertThat(wrong("hello", JsonText.line(LinkJson.hello("Windrow Post", "3f", "", "9a", 1, 0))))
+        assertThat(wrong(
+                        "hello",
+                        JsonText.line(LinkJson.hello("Windrow Post", "3f", "", "9a", 1, 0, List.of(), List.of()))))
                 .isEmpty();
         assertThat(wrong("want", JsonText.line(LinkJson.word("want")))).isEmpty();
         assertThat(wrong("tookBundle", JsonText.line(LinkJson.word("taken")))).isEmpty();
@@ -105,6 +113,9 @@ class LinkFormatTest {
                 "said | {\"is\":\"said\",\"from\":0,\"step\":1,\"entries\":[]}",
                 "said | {\"is\":\"said\",\"from\":1,\"step\":1,\"entries\":[{\"specversion\":\"1.0\",\"id\":\"1\",\"source\":\"/g\",\"type\":\"a\"}]}",
                 "want | {\"is\":\"taken\"}",
+                "asked | {\"is\":\"asked\"}",
+                "hello | {\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":0,\"looks\":[{\"name\":\"a\",\"width\":1,\"height\":1}]}",
+                "hello | {\"is\":\"hello\",\"protocol\":1,\"game\":\"x\",\"instance\":\"i\",\"first\":1,\"step\":0,\"looks\":[{\"name\":\"a\",\"path\":\"url(x)\",\"width\":1,\"height\":1}]}",
             })
     void whatIsNoneIsTold(String message, String text) {
         assertThat(wrong(message, text)).isNotEmpty();

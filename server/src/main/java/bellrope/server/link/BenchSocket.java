@@ -22,7 +22,7 @@ class BenchSocket extends TalkingSocket {
     private static final int MOST = 64;
     private static final int MOST_BYTES = 4 << 10;
     private static final CloseStatus UNKNOWN =
-            CloseStatus.NOT_ACCEPTABLE.withReason("only {\"is\":\"want\"} is said here, see docs/format/link.md");
+            CloseStatus.NOT_ACCEPTABLE.withReason("want and ask are said here, see docs/format/link.md");
     private static final CloseStatus FULL =
             CloseStatus.SERVICE_OVERLOAD.withReason(MOST + " benches follow games already; close one of them");
     private static final CloseStatus NO_PROJECT = CloseStatus.BAD_DATA.withReason("project: the number of a project");
@@ -59,20 +59,23 @@ class BenchSocket extends TalkingSocket {
         }
         JsonText.Parsed parsed = JsonText.parse(text);
         JsonNode node = parsed.node();
-        if (parsed.failed()
-                || !node.path("is").asString("").equals("want")
-                || !node.path("game").isString()
-                || !node.path("from").canConvertToLong()
-                || !node.path("step").canConvertToInt()) {
+        String is = parsed.failed() || !node.path("game").isString()
+                ? ""
+                : node.path("is").asString("");
+        if (is.equals("want")
+                && node.path("from").canConvertToLong()
+                && node.path("step").canConvertToInt()) {
+            games.want(
+                    bench,
+                    new Want(
+                            node.get("game").stringValue(),
+                            node.get("from").longValue(),
+                            node.get("step").intValue()));
+        } else if (is.equals("ask") && node.path("what").isString()) {
+            games.ask(bench, node.get("game").stringValue(), node.get("what").stringValue());
+        } else {
             bench.outlet().close(UNKNOWN);
-            return;
         }
-        games.want(
-                bench,
-                new Want(
-                        node.get("game").stringValue(),
-                        node.get("from").longValue(),
-                        node.get("step").intValue()));
     }
 
     @Override

@@ -2,6 +2,7 @@ package bellrope.server.link;
 
 import bellrope.format.json.JsonText;
 import bellrope.format.json.LinkJson.Have;
+import bellrope.format.json.LinkJson.Look;
 import bellrope.server.news.Readers;
 import bellrope.server.socket.Outlet;
 import bellrope.server.socket.SignsOfLife;
@@ -64,6 +65,16 @@ class Games {
     /** What a bench is told of a game. */
     record GameNews(String is, Running.Standing game) {}
 
+    /**
+     * What can be asked of a game, and how its subjects look.
+     *
+     * @param game its instance
+     */
+    record GameShows(String is, String game, List<String> can, List<Look> looks) {}
+
+    /** A game was asked for something that it cannot do, or is not linked. */
+    record NotAsked(String is, String game, String what) {}
+
     /** @param game its instance */
     record GameGone(String is, String game) {}
 
@@ -79,6 +90,8 @@ class Games {
 
     record Taken(String is, long next) {}
 
+    record Asked(String is, String what) {}
+
     // --- games
 
     /**
@@ -86,7 +99,7 @@ class Games {
      *
      * @return null if there are too many
      */
-    Running come(String instance, long project, Running.Who who, Hello hello, Outlet outlet) {
+    Running come(String instance, long project, Hello hello, Outlet outlet) {
         forget();
         Have has = bundles.found(project, hello.hash()).map(Bundles.At::have).orElse(null);
         Running running = games.get(instance);
@@ -103,7 +116,7 @@ class Games {
             running = new Running(instance, project, hello.first(), hello.step(), has == null ? 0 : has.change());
             games.put(instance, running);
         }
-        Outlet before = running.come(who, outlet, has, System.nanoTime());
+        Outlet before = running.come(hello.who(), outlet, has, System.nanoTime());
         if (before != null) {
             before.close(LinkSocket.REPLACED);
         }
@@ -117,11 +130,15 @@ class Games {
                 running.next())));
         bring(running);
         tell(running);
+        GameShows shows = shows(running);
+        benches.values().stream().filter(b -> b.project() == project).forEach(b -> b.text(shows));
         return running;
     }
 
-    /** What a game says of itself when it comes. */
-    record Hello(String hash, long first, int step) {}
+    private static GameShows shows(Running running) {
+        return new GameShows(
+                "shows", running.instance(), running.who().can(), running.who().looks());
+    }
 
     /** Brings a game to the present bundle. */
     private void bring(Running running) {
@@ -224,7 +241,21 @@ class Games {
         for (Running game : new ArrayList<>(games.values())) {
             if (game.project() == bench.project()) {
                 bench.text(new GameNews("game", game.standing()));
+                bench.text(shows(game));
             }
+        }
+    }
+
+    /** Asks a game for something that it said it can do. */
+    void ask(Bench bench, String instance, String what) {
+        Running game = games.get(instance);
+        if (game == null
+                || game.project() != bench.project()
+                || !game.linked()
+                || !game.who().can().contains(what)) {
+            bench.text(new NotAsked("not asked", instance, what));
+        } else {
+            game.send(JsonText.compact(new Asked("asked", what)));
         }
     }
 

@@ -2,6 +2,7 @@ package bellrope.server.link;
 
 import bellrope.format.json.JsonText;
 import bellrope.format.json.LinkJson;
+import bellrope.format.json.LinkJson.Look;
 import bellrope.server.socket.Outlet;
 import bellrope.server.socket.SignsOfLife;
 import bellrope.server.socket.TalkingSocket;
@@ -14,7 +15,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BiFunction;
 import java.util.function.Supplier;
+import java.util.regex.Pattern;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.socket.CloseStatus;
@@ -27,6 +30,14 @@ class LinkSocket extends TalkingSocket {
     static final int MOST_BYTES = 1 << 20;
 
     static final int MOST_ENTRIES = 5_000;
+    /** What a game says it can do, how its subjects look, and characters of one look. */
+    private static final int MOST_CAN = 40;
+
+    private static final int MOST_LOOKS = 64;
+    private static final int MOST_PATH = 4_000;
+    private static final int MOST_PNG = 60_000;
+    private static final Pattern PATH = Pattern.compile("[MmLlHhVvCcSsQqTtAaZz0-9eE ,.+\\-\\n]*");
+    private static final Pattern BASE64 = Pattern.compile("iVBORw0KGgo[A-Za-z0-9+/]*={0,2}");
     static final CloseStatus REPLACED = new CloseStatus(4409, "the same game came by another socket");
     static final CloseStatus OTHER_PROTOCOL = CloseStatus.PROTOCOL_ERROR.withReason(
             "protocol " + LinkJson.PROTOCOL + " is spoken here; take the client that Handoff offers");
@@ -156,18 +167,57 @@ class LinkSocket extends TalkingSocket {
             from.outlet.close(OTHER_PROTOCOL);
             return;
         }
-        Running.Who who = new Running.Who(
+        Hello.Who who = new Hello.Who(
                 text(message, "game", "/game", 80),
-                message.has("contract") ? text(message, "contract", "/contract", 80) : "");
+                message.has("contract") ? text(message, "contract", "/contract", 80) : "",
+                list(message, "can", MOST_CAN, (one, place) -> text(one, place, 60)),
+                list(message, "looks", MOST_LOOKS, LinkSocket::look));
         String instance = text(message, "instance", "/instance", 64);
-        Games.Hello hello = new Games.Hello(
+        Hello hello = new Hello(
+                who,
                 message.has("hash") ? text(message, "hash", "/hash", 64) : "",
                 whole(message, "first", 1, 1L << 53),
                 (int) whole(message, "step", 0, Integer.MAX_VALUE));
-        from.game = games.come(instance, from.project, who, hello, from.outlet);
+        from.game = games.come(instance, from.project, hello, from.outlet);
         if (from.game == null) {
             from.outlet.close(FULL);
         }
+    }
+
+    private static <T> List<T> list(JsonNode message, String key, int most, BiFunction<JsonNode, String, T> read) {
+        JsonNode list = message.get(key);
+        if (list == null) {
+            return List.of();
+        }
+        if (!list.isArray() || list.size() > most) {
+            throw new Bad("/" + key, list, "a list of at most " + most);
+        }
+        List<T> all = new ArrayList<>();
+        for (int i = 0; i < list.size(); i++) {
+            all.add(read.apply(list.get(i), "/" + key + "/" + i));
+        }
+        return List.copyOf(all);
+    }
+
+    private static Look look(JsonNode look, String place) {
+        String name = text(look.get("name"), place + "/name", 80);
+        boolean drawn = look.has("path");
+        String key = drawn ? "path" : "png";
+        String shape = text(look.get(key), place + "/" + key, drawn ? MOST_PATH : MOST_PNG);
+        if (!(drawn ? PATH : BASE64).matcher(shape).matches()) {
+            throw new Bad(place + "/" + key, look.get(key), drawn ? "the d of an SVG path" : "a PNG in base64");
+        }
+        double width = size(look, "width", place);
+        double height = size(look, "height", place);
+        return new Look(name, drawn ? shape : null, drawn ? null : shape, width, height);
+    }
+
+    private static double size(JsonNode look, String key, String place) {
+        JsonNode value = look.get(key);
+        if (value == null || !value.isNumber() || !(value.doubleValue() >= 0.01 && value.doubleValue() <= 1_000)) {
+            throw new Bad(place + "/" + key, value, "0.01 to 1000 u");
+        }
+        return value.doubleValue();
     }
 
     private void said(Running game, JsonNode message) {
@@ -203,7 +253,10 @@ class LinkSocket extends TalkingSocket {
     }
 
     private static String text(JsonNode node, String key, String place, int most) {
-        JsonNode value = node.get(key);
+        return text(node.get(key), place, most);
+    }
+
+    private static String text(JsonNode value, String place, int most) {
         if (value == null
                 || !value.isString()
                 || value.stringValue().isEmpty()

@@ -1,6 +1,7 @@
 package bellrope.server.link;
 
 import bellrope.format.json.LinkJson.Have;
+import bellrope.server.link.Hello.Who;
 import bellrope.server.socket.Outlet;
 import java.util.ArrayList;
 import java.util.List;
@@ -35,9 +36,6 @@ final class Running {
 
     /** @param taken change of a bundle that the entry says was taken; 0 for any other entry */
     record Entry(int step, long taken, String text) {}
-
-    /** Who a game says it is. */
-    record Who(String game, String contract) {}
 
     /** How a game stands, for benches. */
     record Standing(
@@ -187,6 +185,10 @@ final class Running {
             some.add(entry.text());
         }
         return new Said(number, end < entries.size() ? entries.get(end - 1).step() : step, some);
+    }
+
+    synchronized Who who() {
+        return who;
     }
 
     synchronized Standing standing() {
