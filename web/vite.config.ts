@@ -19,6 +19,9 @@ const platformBelow = {
   },
 }
 
+/** The core for pages, which the build of `browser` makes. */
+const CORE = '/core/core.js'
+
 export default defineConfig({
   plugins: [
     vue(),
@@ -27,7 +30,14 @@ export default defineConfig({
   ],
   css: { postcss: { plugins: [platformBelow] } },
   worker: { format: 'es' },
-  build: { target: 'es2022', chunkSizeWarningLimit: 900, assetsInlineLimit: 0 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 900,
+    assetsInlineLimit: 0,
+    rollupOptions: { input: ['index.html', 'standin.html'], external: [CORE] },
+  },
+  // What web games get as files stands beside the core there; here it is served with it.
+  resolve: { alias: [{ find: /^\.\/core\.js$/, replacement: CORE }] },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:7333', ws: true } } },
   test: {
     environment: 'happy-dom',

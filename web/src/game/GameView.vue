@@ -4,16 +4,18 @@ import { useRoute, useRouter } from 'vue-router'
 import OneOf from '../common/OneOf.vue'
 import { showNumber } from '../common/numberText'
 import { inWords } from '../effects/turn/parameters'
-import type { Datum, Score } from '../api/bundle'
+import type { Datum, Score, Settings, Vector } from '../api/bundle'
 import { useKeys } from '../common/useKeys'
 import { useProject } from '../project/useProject'
 import TraceSheet from '../rehearsal/TraceSheet.vue'
 import { useRehearsal } from '../rehearsal/useRehearsal'
 import { useScores } from '../rehearsal/useScores'
 import { newRope } from '../ropes/newRope'
+import type { Figure } from '../stage/figures'
 import type { View } from '../stage/framing'
 import type { Backdrop } from '../stage/renderer'
 import { spriteSources } from '../stage/sprites'
+import StageFigures from '../stage/StageFigures.vue'
 import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
 import { byNeed, type Happening, type Outcome } from './link'
@@ -64,6 +66,21 @@ const WORDS: Record<Outcome, string> = {
 function hold() {
   held.value = held.value ? undefined : lines.value
 }
+
+/** As bundles have it that say nothing of the screen. */
+const UNITS_HIGH = 12
+const settings = computed(
+  () => [...project.parts.values()].find((p) => p.kind === 'settings')?.body as Settings | undefined,
+)
+const figures = computed(() => (reply.value?.figures ?? []) as unknown as Figure[])
+/** As high as the screen is said to be, about what the game's camera looks at; else at its subject that moved last. */
+const shows = computed(() => {
+  const centre = (reply.value?.camera ?? figures.value[figures.value.length - 1]?.place) as Vector | undefined
+  const height = settings.value?.screen?.unitsHigh ?? UNITS_HIGH
+  return centre && { centre, height }
+})
+const can = computed(() => (game.value?.linked ? (link.shows.value?.can ?? []) : []))
+const standIn = computed(() => `standin.html?project=${project.id}`)
 
 const rehearsal = useRehearsal()
 const { named, add } = useScores()
@@ -176,8 +193,22 @@ useKeys({
         @take="keep"
         @close="keeping = undefined"
       />
+      <template v-if="can.length">
+        <h2>Make it happen</h2>
+        <ul class="can" data-testid="can">
+          <li v-for="what in can" :key="what">
+            <el-button link class="link" @click="link.ask(what)">{{ what }}</el-button>
+          </li>
+        </ul>
+        <p v-if="link.notAsked.value" class="bad" role="alert">
+          The game was not asked: {{ link.notAsked.value }}.
+        </p>
+      </template>
       <p v-if="game?.refused" class="bad" role="alert">The game keeps what it has: {{ game.refused }}</p>
       <p v-if="link.doubt.value" class="doubt">{{ link.doubt.value }}</p>
+      <p v-if="link.middle.value" class="doubt" data-testid="middle">
+        It is followed from the middle on: what began earlier is not shown here.
+      </p>
       <p v-if="link.failed.value" class="bad" role="alert">
         {{ link.failed.value }}
         <el-button link class="link" @click="link.again()">Follow it again</el-button>
@@ -195,7 +226,10 @@ useKeys({
         <p class="address">
           <code>{{ address }}?project={{ project.id }}</code>
         </p>
-        <p>Without a game at hand, a rehearsal plays one:</p>
+        <p>Without a game at hand, one plays itself in a tab of its own, or a rehearsal plays one:</p>
+        <p>
+          <a class="el-button el-button--primary" :href="standIn" target="_blank">Play Windrow Post</a>
+        </p>
         <p class="address">
           <code>{{ played }}</code>
         </p>
@@ -218,9 +252,19 @@ useKeys({
           :home="chosen"
           :whole="whole"
           elsewhere
+          :shows="shows"
           :title="`${game.game}, ${(reply?.at ?? 0).toFixed(1)} s`"
           @whole="whole = !whole"
         >
+          <template #over="{ picture, pale }">
+            <StageFigures
+              v-if="figures.length"
+              :figures="figures"
+              :looks="link.shows.value?.looks ?? []"
+              :picture="picture"
+              :pale="pale"
+            />
+          </template>
           <template #left>
             <span class="state" data-testid="game-now">
               <b>{{ reply?.instances ?? 0 }}</b> instances ·
@@ -425,6 +469,14 @@ aside {
   height: auto;
   padding: 6px;
   white-space: normal;
+}
+.can {
+  margin-bottom: 6px;
+}
+.can :deep(.el-button) {
+  min-height: 24px;
+  white-space: normal;
+  text-align: left;
 }
 .top h2 {
   white-space: nowrap;

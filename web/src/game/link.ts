@@ -1,5 +1,6 @@
 import type { GameReply } from '../api/client'
 import type { Payload } from '../api/bundle'
+import type { Look } from '../stage/figures'
 
 /** How a running game stands, as the server tells it: docs/format/link.md. */
 export interface Standing {
@@ -32,9 +33,17 @@ export interface Entry {
   data?: Payload & { change?: number }
 }
 
+/** What a game can be asked for, each in a few words, and how its subjects look. */
+export interface Shown {
+  can: readonly string[]
+  looks: readonly Look[]
+}
+
 /** What a server tells a bench. */
 export type News =
   | { is: 'game'; game: Standing }
+  | ({ is: 'shows'; game: string } & Shown)
+  | { is: 'not asked'; game: string; what: string }
   | { is: 'forgotten'; game: string }
   | { is: 'lost'; game: string; first: number }
   | { is: 'said'; game: string; from: number; step: number; entries: Entry[] }

@@ -4,7 +4,15 @@ import { Core } from '../core/core'
 import { record } from '../project/recorded'
 import { useProject } from '../project/useProject'
 import { readFrame, type Frame } from '../stage/frames'
-import { keeper, pieces, type HappenedKind, type Happening, type News, type Standing } from './link'
+import {
+  keeper,
+  pieces,
+  type HappenedKind,
+  type Happening,
+  type News,
+  type Shown,
+  type Standing,
+} from './link'
 
 const AGAIN = 1000
 /** Lines of the ticker that are kept. */
@@ -31,6 +39,9 @@ export type Line = Happening & { key: number }
 export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCore) {
   const project = useProject()
   const games = reactive(new Map<string, Standing>())
+  const shown = reactive(new Map<string, Shown>())
+  /** What a game was asked for and cannot do. */
+  const notAsked = ref('')
   const chosen = ref('')
   const lines = shallowRef<Line[]>([])
   const reply = shallowRef<GameReply>()
@@ -43,6 +54,8 @@ export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCo
   const away = ref(false)
   /** What of the picture may differ from the game's, and why. */
   const doubt = ref('')
+  /** Whether it is followed from the middle on. */
+  const middle = ref(false)
   /** Milliseconds from what came to its picture, the latest last. */
   const times = shallowRef<number[]>([])
   const kept = keeper()
@@ -59,6 +72,7 @@ export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCo
     socket?.close()
     socket = undefined
     games.clear()
+    shown.clear()
     turn++
     heard = undefined
     if (!project.id) return
@@ -80,8 +94,15 @@ export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCo
         games.set(news.game.instance, news.game)
         lead()
         break
+      case 'shows':
+        shown.set(news.game, news)
+        break
+      case 'not asked':
+        notAsked.value = news.what
+        break
       case 'forgotten':
         games.delete(news.game)
+        shown.delete(news.game)
         lead()
         break
       default:
@@ -140,7 +161,9 @@ export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCo
     let caught = false
     try {
       const first = await bundle(game.changeAtFirst)
-      await core.ask(project, 'gameBegun', 'the game', { bundle: first, step })
+      const whole = from === 1
+      await core.ask(project, 'gameBegun', 'the game', { bundle: first, step, whole })
+      middle.value = !whole
       while (mine === turn) {
         const news = await want(instance, from, step)
         if (mine !== turn) return
@@ -192,7 +215,14 @@ export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCo
     }
   }
 
+  /** Asks the game for something that it can do. */
+  function ask(what: string) {
+    notAsked.value = ''
+    socket?.send(JSON.stringify({ is: 'ask', game: chosen.value, what }))
+  }
+
   const game = computed(() => games.get(chosen.value))
+  const shows = computed(() => shown.get(chosen.value))
   const delay = computed(() => {
     const sorted = [...times.value].sort((a, b) => a - b)
     return sorted.length
@@ -218,6 +248,10 @@ export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCo
     chosen,
     choose,
     game,
+    /** What it can be asked for, and how its subjects look. */
+    shows,
+    ask,
+    notAsked,
     lines,
     kinds,
     said,
@@ -225,6 +259,7 @@ export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCo
     failed,
     away,
     doubt,
+    middle,
     delay,
     /** What it said since it is followed, as a file of pulls. */
     file: () =>

@@ -5,7 +5,7 @@ import { useKept } from '../common/useKept'
 import type { Clock } from './clock'
 import { filmOf, type Film } from './film'
 import type { Frame, Take } from './frames'
-import { flashColour, placeIn, runOn, surfaceLine, type View } from './framing'
+import { flashColour, NOWHERE, placeIn, runOn, surfaceLine, type View } from './framing'
 import type { Grip, Outlines } from './outlines'
 import { paintOverlay } from './overlay'
 import { axes, Renderer, type Backdrop } from './renderer'
@@ -58,6 +58,8 @@ const props = withDefaults(
     comfort?: Comfort
     /** Whether what it shows runs elsewhere: there is nothing to scrub. */
     elsewhere?: boolean
+    /** What the picture shows where that is told from elsewhere: its middle, and units from top to bottom. */
+    shows?: { centre: Vector; height: number }
   }>(),
   {
     take: undefined,
@@ -75,6 +77,7 @@ const props = withDefaults(
     home: undefined,
     comfort: undefined,
     elsewhere: false,
+    shows: undefined,
   },
 )
 const emit = defineEmits<{
@@ -124,6 +127,7 @@ const { size, following, camera, picture } = useCamera({
   view,
   turned: hand.turned,
   shake: () => (liveNow.value && props.comfort ? props.comfort.shake : STILL),
+  shows: () => props.shows,
 })
 const drawn = computed(
   () => (outlined.value && props.outlines?.(axes(camera.value).back as Vector)) || undefined,
@@ -136,7 +140,9 @@ function draw() {
   if (!renderer || !canvas.value) return
   dirty = false
   const { width, height } = canvas.value
-  const surface = surfaceLine(props.point, props.normal, camera.value, view.value, width, height)
+  const surface = props.shows
+    ? NOWHERE
+    : surfaceLine(props.point, props.normal, camera.value, view.value, width, height)
   renderer.draw(shown.value, camera.value, backdrop.value, surface)
   film?.take()
 }
@@ -208,10 +214,9 @@ let busyFor = 0
 
 function overlaid() {
   if (!overlay.value) return
-  const { point, normal } = props
+  const { point, normal, shows } = props
   paintOverlay(overlay.value, devicePixelRatio, {
-    point,
-    normal,
+    mark: shows ? undefined : { point, normal },
     camera: camera.value,
     backdrop: backdrop.value,
   })
@@ -371,7 +376,7 @@ const arrow = computed(() => {
         <p v-if="comfort && comfort.paused > 0" class="pause" aria-hidden="true">hit pause</p>
         <p v-if="title" class="title">{{ title }}</p>
         <div v-if="whole" class="on-stage"><slot name="numbers" /></div>
-        <slot name="over" />
+        <slot name="over" :picture="picture" :pale="pale" />
         <div class="meter" data-testid="meter">
           <template v-if="!unpaused">
             <b v-if="liveNow || !elsewhere" class="which" :class="{ live: liveNow }">{{

@@ -52,7 +52,7 @@ export function cameraOn(
 }
 
 /** A surface that is not seen. */
-const NOWHERE: [number, number, number] = [0, 0, 1e9]
+export const NOWHERE: [number, number, number] = [0, 0, 1e9]
 
 /** Returns the surface as a line a·x + b·y + c in pixels of the picture; only seen from the side. */
 export function surfaceLine(

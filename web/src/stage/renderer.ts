@@ -319,6 +319,18 @@ export class Renderer {
     this.drawnIn = undefined
   }
 
+  /** Takes a picture as what lies behind the particles. */
+  private takeScenery(picture: HTMLCanvasElement) {
+    const gl = this.gl
+    this.sceneryKey = ''
+    this.drawnIn = undefined
+    gl.activeTexture(gl.TEXTURE0)
+    gl.bindTexture(gl.TEXTURE_2D, this.scenery)
+    gl.pixelStorei(gl.UNPACK_FLIP_Y_WEBGL, true)
+    gl.texSubImage2D(gl.TEXTURE_2D, 0, 0, 0, gl.RGBA, gl.UNSIGNED_BYTE, picture)
+    gl.pixelStorei(gl.UNPACK_FLIP_Y_WEBGL, false)
+  }
+
   /** Draws what lies behind the particles, once for each backdrop and surface. */
   private paintScenery(backdrop: Backdrop, surface: [number, number, number]) {
     const key = [backdrop, ...surface].join()
@@ -356,15 +368,22 @@ export class Renderer {
   /**
    * Draws a frame.
    *
+   * @param backdrop one of its own, or a picture of the same size, which is taken anew each time
    * @param surface a line in the picture, in pixels from the lower left; what lies on its negative side is ground
    */
-  draw(frame: Frame | undefined, camera: Camera, backdrop: Backdrop, surface: [number, number, number]) {
+  draw(
+    frame: Frame | undefined,
+    camera: Camera,
+    backdrop: Backdrop | HTMLCanvasElement,
+    surface: [number, number, number],
+  ) {
     const gl = this.gl
     this.resize()
     const { width, height } = this
     if (width === 0 || height === 0) return
     gl.disable(gl.SCISSOR_TEST)
-    this.paintScenery(backdrop, surface)
+    if (typeof backdrop === 'string') this.paintScenery(backdrop, surface)
+    else this.takeScenery(backdrop)
     // Only where pictures are now or were before is anything drawn anew: most of the stage stays as it is.
     const now = reach(frame, camera, width, height)
     const was = this.drawnIn

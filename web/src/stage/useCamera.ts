@@ -25,6 +25,8 @@ export function useCamera(of: {
   view: Ref<View>
   turned: { yaw: number; pitch: number }
   shake: () => readonly [number, number]
+  /** What the picture shows where it is told from elsewhere: its middle, and how many units high it is. */
+  shows?: () => { centre: Vector; height: number } | undefined
 }) {
   /** px */
   const size = reactive({ width: 435, height: 264 })
@@ -46,9 +48,17 @@ export function useCamera(of: {
       most: plus(point, [high, high, 0]),
     })
   })
-  const camera = computed<Camera>(() =>
-    cameraOn(middle.value, tall.value, of.view.value, of.turned, of.shake()),
-  )
+  const camera = computed<Camera>(() => {
+    const told = of.shows?.()
+    const seen = cameraOn(
+      told?.centre ?? middle.value,
+      told?.height ?? tall.value,
+      of.view.value,
+      of.turned,
+      of.shake(),
+    )
+    return told ? { ...seen, centre: told.centre } : seen
+  })
   const picture = computed(() => pictureOf(camera.value, size.width, size.height))
 
   let home = of.home()

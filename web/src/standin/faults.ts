@@ -23,8 +23,8 @@ export function faulty(bell: Bell, on: ReadonlySet<Fault>, gone: (subject: strin
       let given: Record<string, Value> = payload
       if (on.has('misspelt') && event === 'parcel.collected') name = 'parcel.colected'
       if (on.has('missing') && event === 'courier.landed') {
-        const { surface: _, ...rest } = payload
-        given = rest
+        given = { ...payload }
+        delete given.surface
       }
       // In centimetres a second.
       if (on.has('unit') && event === 'courier.landed' && typeof given.speed === 'number')

@@ -52,9 +52,7 @@ describe('the flight of the courier', () => {
     for (const lift of [0.4, 0.8, 1.2]) {
       const drag = dragOf(COURIER, lift)
       const angle = Math.atan2(drag, lift)
-      const speed = Math.sqrt(
-        (2 * COURIER.mass * GRAVITY) / (AIR * COURIER.area * Math.hypot(lift, drag)),
-      )
+      const speed = Math.sqrt((2 * COURIER.mass * GRAVITY) / (AIR * COURIER.area * Math.hypot(lift, drag)))
       for (const side of [1, -1]) {
         const m = { x: 0, y: 0, vx: side * speed * Math.cos(angle), vy: -speed * Math.sin(angle) }
         const [ax, ay] = acceleration(COURIER, m, STILL, { lift, pull: [0, 0] })

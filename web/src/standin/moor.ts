@@ -68,8 +68,7 @@ export class Moor {
     let x = from + YARD + roll.between(3, 6)
     while (kinds.length) {
       const surface = kinds.splice(Math.floor(roll() * kinds.length), 1)[0]
-      const wide =
-        surface === 'water' ? roll.between(6, 8) : surface === 'thatch' ? 4.5 : roll.between(3, 5)
+      const wide = surface === 'water' ? roll.between(6, 8) : surface === 'thatch' ? 4.5 : roll.between(3, 5)
       const height = surface === 'thatch' ? 1.9 : surface === 'stone' ? 0.5 : -0.25
       this.patches.push({ surface, from: x, to: x + wide, height })
       x += wide + roll.between(2, 4)
@@ -89,6 +88,12 @@ export class Moor {
     return this.patches.find((p) => x >= p.from && x <= p.to)
   }
 
+  /** Returns the height from which that of what stands there counts; water lies below all about it. */
+  level({ surface, from, to }: Patch): number {
+    const middle = this.height((from + to) / 2)
+    return surface === 'water' ? Math.min(middle, this.height(from), this.height(to)) : middle
+  }
+
   /** Returns what one would stand on. */
   ground(x: number): Ground {
     const patch = this.patch(x)
@@ -103,8 +108,7 @@ export class Moor {
         surface: patch?.surface ?? 'peat',
         normal: slope((at) => this.height(at)),
       }
-    const middle = (patch.from + patch.to) / 2
-    const level = this.height(middle)
+    const level = this.level(patch)
     if (patch.surface === 'water') return { y: level + patch.height, surface: 'water', normal: [0, 1, 0] }
     const top = (at: number) => level + patch.height * shape(patch, at)
     return { y: Math.max(top(x), this.height(x)), surface: patch.surface, normal: slope(top) }

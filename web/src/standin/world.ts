@@ -75,10 +75,10 @@ export const CAN = [
   ...LANDINGS.map((surface) => `land on ${surface}`),
   'hail strikes',
   'a crow attacks',
-  'a crow is frightened',
+  'a crow flees',
   'a branch strikes',
   'the courier falls',
-  'a parcel hangs ahead',
+  'a parcel ahead',
   'a gust crosses',
   ...WEATHERS.map((value) => `weather: ${value}`),
 ] as const
@@ -193,7 +193,7 @@ export class World {
   get camera(): [number, number, number] {
     const { x, y } = this.courier.motion
     const ground = this.moor.height(x)
-    return [x + this.courier.side * 1.5, Math.max(ground + 2.6, (y + ground + 2.6) / 2 + 0.6), 0]
+    return [x + this.courier.side * 1.5, ground + 2.9 + 0.35 * Math.max(0, y - ground), 0]
   }
 
   private setOut() {
@@ -209,7 +209,8 @@ export class World {
         ? { x: this.moor.nearest(between, from + this.way * 4, this.way), mill: false }
         : { x: to, mill: true },
     )
-    for (const share of [0.3, 0.5, 0.72]) this.hang(from + (to - from) * (share + this.roll.between(-0.05, 0.05)))
+    for (const share of [0.3, 0.5, 0.72])
+      this.hang(from + (to - from) * (share + this.roll.between(-0.05, 0.05)))
   }
 
   private hang(x: number) {
@@ -396,10 +397,10 @@ export class World {
       this.landOn(second as CourierLandedSurface)
     } else if (what === 'hail strikes') this.hail()
     else if (what === 'a crow attacks') this.callCrow(true)
-    else if (what === 'a crow is frightened') this.callCrow(false)
+    else if (what === 'a crow flees') this.callCrow(false)
     else if (what === 'a branch strikes') this.branch()
     else if (what === 'the courier falls') this.down()
-    else if (what === 'a parcel hangs ahead') this.hang(courier.motion.x + courier.side * 8)
+    else if (what === 'a parcel ahead') this.hang(courier.motion.x + courier.side * 8)
     else this.gust()
     return true
   }

@@ -264,13 +264,15 @@ public final class Page {
         });
     }
 
-    /** Begins to follow a running game, from a step on: {@code {bundle, step}}. */
+    /** Begins to follow a running game, from a step on: {@code {bundle, step, whole}}. */
     @JSExport
     public static JSObject gameBegun(JSObject asked) {
         return Told.by(() -> {
             JsonValue wish = JsValue.of(asked);
             game = new FollowedGame(
-                    Parts.bundle(wish.get("bundle")), (int) wish.get("step").number());
+                    Parts.bundle(wish.get("bundle")),
+                    (int) wish.get("step").number(),
+                    wish.get("whole").flag());
             return answer(Js.object());
         });
     }

@@ -19,10 +19,13 @@ export interface Listener {
   /** Something of what was sent, or said, could not be followed; the game goes on with what it has. */
   wrong?(why: string): void
   /** Someone at the bench asks for something that the game said it can do. */
-  asked?(what: string): void
+  asked?(what: string): unknown
 }
 
-/** How a subject looks: an SVG path, or a PNG in base64, over a box of so many units about its place. */
+/**
+ * How a subject looks: the `d` of an SVG path in a box of 100 by 100, y down, or a PNG in base64. The box is as wide and high
+ * as it says, in units, and stands on the place of the subject.
+ */
 export interface Look {
   /** Of the subject, or of those that say so when they move. */
   name: string
@@ -121,6 +124,11 @@ export class Link {
   ) {
     this.instance = linking.instance ?? crypto.getRandomValues(new Uint32Array(4)).join('-')
     this.source = `/games/${this.instance}`
+  }
+
+  /** The bundle that the game has. */
+  get bundle(): object {
+    return this.json
   }
 
   open() {

@@ -38,6 +38,11 @@ export class LinkedStage extends Stage {
     return this.link.linked
   }
 
+  /** The bundle that plays, as it was parsed. */
+  get bundle(): object {
+    return this.link.bundle
+  }
+
   /** How many of the things said nobody has taken, because they were too many while no server was there. */
   get dropped(): number {
     return this.link.dropped

@@ -67,9 +67,10 @@ public final class FollowedGame {
     /**
      * @param project that the game began with
      * @param step on which it begins to be followed
+     * @param whole whether that is its beginning
      */
-    public FollowedGame(Project project, int step) {
-        linked = new LinkedStage(project, step);
+    public FollowedGame(Project project, int step, boolean whole) {
+        linked = new LinkedStage(project, step, whole);
     }
 
     /** Lets what plays bend to a bundle on the step on which the game took it. */

@@ -29,10 +29,10 @@ public final class LinkJson {
      * How a subject looks.
      *
      * @param name of the subject, or of what a subject says it looks like when it moves
-     * @param path the {@code d} of an SVG path in a box of {@code width} by {@code height}, y down; null for a picture
+     * @param path the {@code d} of an SVG path in a box of 100 by 100, y down; null for a picture
      * @param png in base64; null for a path
-     * @param width u, about the place of the subject
-     * @param height u
+     * @param width of the box, u; the subject's place is the middle of its lower edge
+     * @param height of the box, u
      */
     public record Look(
             String name, @Nullable String path, @Nullable String png, double width, double height) {}

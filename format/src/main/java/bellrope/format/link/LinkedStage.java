@@ -38,16 +38,22 @@ public final class LinkedStage {
         }
     };
     private final Stage stage;
+    private final boolean whole;
     private final Figures figures = new Figures();
     private int agreed;
 
     public LinkedStage(Project project) {
-        stage = new Stage(project);
+        this(project, 0, true);
     }
 
-    /** @param step on which it begins, with nothing */
-    public LinkedStage(Project project, int step) {
-        this(project);
+    /**
+     * @param step on which it begins, with nothing
+     * @param whole whether the game had nothing either; else what it shows is not compared, since what began before is
+     *     missing here
+     */
+    public LinkedStage(Project project, int step, boolean whole) {
+        this.stage = new Stage(project);
+        this.whole = whole;
         stage.reach(step);
     }
 
@@ -205,7 +211,7 @@ public final class LinkedStage {
     }
 
     private void checked(String theirs, Problems problems) {
-        if (!problems.none()) {
+        if (!problems.none() || !whole) {
             return;
         }
         String ours = sum(stage);

@@ -1,6 +1,7 @@
 package bellrope.format.answer;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import bellrope.core.event.EventType;
 import bellrope.core.event.Pull;
@@ -17,10 +18,12 @@ import bellrope.format.json.JsonText;
 import bellrope.format.json.JsonValue;
 import bellrope.format.json.LinkJson;
 import bellrope.format.json.LinkJson.By;
+import bellrope.format.link.Figures;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.node.ObjectNode;
 
 class FollowedGameTest {
     private static final Project DEMO = Demo.project();
@@ -57,7 +60,8 @@ class FollowedGameTest {
                                 DEMO.events().stream(),
                                 java.util.stream.Stream.of(new EventType("lamp.lit", "", 1, List.of())))
                         .toList()),
-                0);
+                0,
+                true);
         GameReply reply = said(
                 game,
                 30,
@@ -91,7 +95,7 @@ class FollowedGameTest {
 
     @Test
     void theEndOfASubjectIsToldWhereItWasAboutSomething() {
-        FollowedGame game = new FollowedGame(DEMO, 0);
+        FollowedGame game = new FollowedGame(DEMO, 0, true);
         GameReply reply = said(
                 game,
                 60,
@@ -104,8 +108,61 @@ class FollowedGameTest {
     }
 
     @Test
+    void subjectsAreWhereTheyWouldBeByNow() {
+        FollowedGame game = new FollowedGame(DEMO, 0, true);
+        GameReply reply = said(
+                game,
+                90,
+                LinkJson.camera(by(10), new Vec3(7, 3, 0)),
+                LinkJson.moved(by(30), "courier", new Vec3(1, 2, 0), Vec3.RIGHT, new Vec3(6, 0, 0)),
+                looking(LinkJson.moved(by(60), "crow 1", Vec3.UP, Vec3.ZERO, null), "crow"));
+        assertThat(reply.camera()).containsExactly(7, 3, 0);
+        assertThat(reply.figures())
+                .extracting(Figures.Figure::subject, Figures.Figure::look)
+                .containsExactly(tuple("courier", "courier"), tuple("crow 1", "crow"));
+        // A second at 6 u/s.
+        assertThat(reply.figures().get(0).place()).containsExactly(7, 2, 0);
+        assertThat(reply.figures().get(0).heading()).containsExactly(1, 0, 0);
+        assertThat(reply.figures().get(1).place()).containsExactly(0, 1, 0);
+        assertThat(said(game, 91, LinkJson.gone(by(91), "courier")).figures()).hasSize(1);
+        assertThat(said(game, 92, LinkJson.word(by(92), LinkJson.CLEARED)).figures())
+                .isEmpty();
+    }
+
+    @Test
+    void ofManySubjectsThoseThatMovedLastAreKnown() {
+        FollowedGame game = new FollowedGame(DEMO, 0, true);
+        List<JsonValue> many = new ArrayList<>();
+        for (int n = 0; n < 10_000; n++) {
+            many.add(LinkJson.moved(by(1), "subject " + n, Vec3.ZERO, Vec3.ZERO, Vec3.ZERO));
+        }
+        GameReply reply = game.said(list(many), 1, 1);
+        assertThat(reply.figures()).hasSize(500);
+        assertThat(reply.figures().get(499).subject()).isEqualTo("subject 9999");
+        assertThat(reply.camera()).isNull();
+    }
+
+    @Test
+    void whoIsFollowedFromTheMiddleOnIsNotSaidToDiffer() {
+        FollowedGame whole = new FollowedGame(DEMO, 0, true);
+        FollowedGame late = new FollowedGame(DEMO, 600, false);
+        JsonValue checked = LinkJson.checked(by(601), "1");
+        assertThat(said(whole, 601, checked).outcomes().wrong()).isEqualTo(1);
+        GameReply reply = said(late, 601, checked);
+        assertThat(reply.outcomes().wrong()).isZero();
+        assertThat(reply.agreed()).isZero();
+    }
+
+    // As a game says it that has looks.
+    private static JsonValue looking(JsonValue moved, String look) {
+        ObjectNode node = (ObjectNode) JsonText.parse(JsonText.line(moved)).node();
+        ((ObjectNode) node.get("data")).put("look", look);
+        return JacksonValue.of(node);
+    }
+
+    @Test
     void whatCameIsCountedHoweverManyLinesAreTold() {
-        FollowedGame game = new FollowedGame(DEMO, 0);
+        FollowedGame game = new FollowedGame(DEMO, 0, true);
         List<JsonValue> many = new ArrayList<>();
         for (int n = 0; n < 900; n++) {
             many.add(LinkJson.pull(by(n), landed(n % 3 == 0 ? "thatch" : "stone", 9, n)));
@@ -132,7 +189,7 @@ class FollowedGameTest {
 
     @Test
     void aClockThatJumpsIsSaidAndNotFollowed() {
-        FollowedGame game = new FollowedGame(DEMO, 0);
+        FollowedGame game = new FollowedGame(DEMO, 0, true);
         GameReply reply = said(game, 2_000_000_000);
         assertThat(reply.step()).isZero();
         assertThat(reply.lines()).extracting(Happening::outcome).containsExactly("wrong");
