@@ -5,6 +5,8 @@
 const MOST_KEPT = 50_000
 /** Things said in one message. */
 const MOST_AT_ONCE = 1_000
+/** Milliseconds for which what is said is gathered: far less than anyone sees, and far fewer messages than frames. */
+const GATHERED = 25
 /** Bytes that may wait to be sent. */
 const MOST_WAITING = 1 << 20
 const SOONEST_AGAIN = 250
@@ -108,6 +110,8 @@ export class Link {
   // Whether patches are made from what the game has, or from what waits for it.
   private follows = true
   private changed: Changed | undefined
+  // Whether it is going to be flushed.
+  private due = false
   private told = false
   private again = SOONEST_AGAIN
   private over = false
@@ -216,10 +220,19 @@ export class Link {
     }
   }
 
-  /** Says that the stage has made so many steps, with what was said until then. */
+  /** Says that the stage has made so many steps, with what was said until then: soon, not in the frame. */
   at(step: number) {
     this.step = step
-    const socket = this.socket
+    if (this.due || !this.linked) return
+    this.due = true
+    this.around.later(() => {
+      this.due = false
+      this.flush()
+    }, GATHERED)
+  }
+
+  private flush() {
+    const { socket, step } = this
     if (!this.linked || !socket) return
     while (socket.bufferedAmount < MOST_WAITING) {
       this.sent = Math.max(this.sent, this.first - 1)
@@ -327,7 +340,7 @@ export class Link {
 
   /** Says what is left to say, and ends the link. */
   close() {
-    this.at(this.step)
+    this.flush()
     this.over = true
     this.linked = false
     this.socket?.close(1000, 'the game ends')

@@ -48,7 +48,9 @@ class WebGameIT extends AtBench {
             Path file = game.resolve(exchange.getRequestURI().getPath().substring(1));
             byte[] bytes = Files.exists(file) ? Files.readAllBytes(file) : new byte[0];
             exchange.getResponseHeaders()
-                    .add("Content-Security-Policy", "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'");
+                    .add(
+                            "Content-Security-Policy",
+                            "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self' ws://localhost:*");
             exchange.getResponseHeaders().add("Content-Type", type(file.toString()));
             exchange.sendResponseHeaders(Files.exists(file) ? 200 : 404, bytes.length == 0 ? -1 : bytes.length);
             exchange.getResponseBody().write(bytes);
@@ -87,6 +89,8 @@ class WebGameIT extends AtBench {
         assertThat(names)
                 .containsExactly(
                         "bellrope.ts",
+                        "link.ts",
+                        "linked.ts",
                         "core.js",
                         "core.d.ts",
                         "runtime.js",
@@ -151,6 +155,39 @@ class WebGameIT extends AtBench {
         run("loop.js");
         Files.writeString(game.resolve("wrong.ts"), shown.group(1).replace("'thatch'", "'glass'"));
         assertThat(compiled("wrong.ts")).contains("glass");
+    }
+
+    @Test
+    void aGameOnAServerOfItsOwnLinksAndIsAsked() throws Exception {
+        Matcher shown = Pattern.compile("```ts\n(import \\{ LinkedStage.*?)```", Pattern.DOTALL)
+                .matcher(Files.readString(Path.of("../docs/web-games.md")));
+        assertThat(shown.find()).isTrue();
+        Path game = folder.resolve("game");
+        Files.writeString(
+                game.resolve("linking.ts"),
+                shown.group(1).replace("7333", URI.create(bench.address()).getPort() + "") + """
+                        stage.move('kite', [1, 2, 0], [1, 0, 0])
+                        stage.check()
+                        Object.assign(window, { __stage: stage })
+                        setInterval(() => {
+                          stage.advance(1 / 60)
+                          stage.check()
+                          if (stage.linked) Object.assign(window, { __done: true })
+                        }, 10)
+                        """);
+        assertThat(compiled("linking.ts")).isEmpty();
+        run("linking.js");
+        String playing = bench.browser().getWindowHandle();
+        bench.secondWindow();
+        bench.open("/#/game");
+        bench.await(b -> !bench.all("[data-testid=can] button").isEmpty());
+        bench.clickText("[data-testid=can] button", "snow falls");
+        bench.await(b -> bench.all("[data-testid=ticker] li").stream()
+                .anyMatch(li -> li.getText().contains("weather") && li.getText().contains("snowfall")));
+        bench.await(b -> bench.text("[data-testid=game-facts]").contains("to the bit"));
+        assertThat(bench.text("[data-testid=game-counts]")).doesNotContain("wrong");
+        bench.browser().close();
+        bench.to(playing);
     }
 
     // Every event of the demo with its usual payload, half a second each, and the sum of every frame.

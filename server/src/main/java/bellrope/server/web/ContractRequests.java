@@ -56,8 +56,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/projects/{project}")
 class ContractRequests {
-    private static final List<String> WEB_GAME =
-            List.of("game/bellrope.ts", "core/core.js", "core/core.d.ts", "core/runtime.js", "core/core.wasm");
+    private static final List<String> WEB_GAME = List.of(
+            "game/bellrope.ts",
+            "game/link.ts",
+            "game/linked.ts",
+            "core/core.js",
+            "core/core.d.ts",
+            "core/runtime.js",
+            "core/core.wasm");
 
     private final ProjectStore store;
     private final Readers readers;
