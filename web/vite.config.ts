@@ -21,6 +21,8 @@ const platformBelow = {
 
 /** The core for pages, which the build of `browser` makes. */
 const CORE = '/core/core.js'
+/** What stands for it in tests, which load none. */
+const NO_CORE = new URL('src/core/none.ts', import.meta.url).pathname
 
 export default defineConfig({
   plugins: [
@@ -37,7 +39,7 @@ export default defineConfig({
     rollupOptions: { input: ['index.html', 'standin.html'], external: [CORE] },
   },
   // What web games get as files stands beside the core there; here it is served with it.
-  resolve: { alias: [{ find: /^\.\/core\.js$/, replacement: CORE }] },
+  resolve: { alias: [{ find: /^\.\/core\.js$/, replacement: process.env.VITEST ? NO_CORE : CORE }] },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:7333', ws: true } } },
   test: {
     environment: 'happy-dom',

@@ -1,5 +1,13 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { Link, patched, type Linking } from '../../../browser/src/main/resources/static/game/link'
+import conversation from '../../../docs/format/link.conversation.json'
+import type { Pull, Vec } from '../../../browser/src/main/resources/static/game/bellrope'
+import {
+  Link,
+  patched,
+  type Around,
+  type Linking,
+} from '../../../browser/src/main/resources/static/game/link'
+import { LinkedStage } from '../../../browser/src/main/resources/static/game/linked'
 
 class Socket {
   sent: Record<string, unknown>[] = []
@@ -26,6 +34,15 @@ beforeEach(() => {
 })
 afterEach(() => vi.restoreAllMocks())
 
+const around: Around = {
+  socket: () => {
+    const socket = new Socket()
+    sockets.push(socket)
+    return socket as unknown as WebSocket
+  },
+  later: (work, milliseconds) => later.push({ work, milliseconds }),
+}
+
 function linkTo(more: Partial<Linking> = {}, bundle: object = { name: 'a', effects: [{ n: 1 }] }) {
   const link = new Link(
     bundle,
@@ -40,14 +57,7 @@ function linkTo(more: Partial<Linking> = {}, bundle: object = { name: 'a', effec
       asked: (what) => said.push(`asked: ${what}`),
       ...more,
     },
-    {
-      socket: () => {
-        const socket = new Socket()
-        sockets.push(socket)
-        return socket as unknown as WebSocket
-      },
-      later: (work, milliseconds) => later.push({ work, milliseconds }),
-    },
+    around,
   )
   link.open()
   sockets[0].onopen!()
@@ -58,6 +68,8 @@ function at(link: Link, step: number) {
   link.at(step)
   later.splice(0).forEach((l) => (l.milliseconds < 100 ? l.work() : later.push(l)))
 }
+/** Those times at which it tries again. */
+const retries = () => later.filter((l) => l.milliseconds > 100)
 const welcome = { is: 'welcome', project: 1, name: 'Windrow Post', change: 4, hash: 'aa', next: 1 }
 
 describe('the link of a web game', () => {
@@ -102,8 +114,8 @@ describe('the link of a web game', () => {
     link.say(6, 'a.b', {})
     at(link, 6)
     expect(said).toEqual(['linked with Windrow Post', 'unlinked: the server was lost'])
-    expect(later.map((l) => l.milliseconds)).toEqual([250])
-    later[0].work()
+    expect(retries().map((l) => l.milliseconds)).toEqual([250])
+    retries()[0].work()
     sockets[1].onopen!()
     expect(sockets[1].sent[0]).toMatchObject({ first: 3, step: 3 })
     sockets[1].hear({ ...welcome, next: 5 })
@@ -115,10 +127,10 @@ describe('the link of a web game', () => {
     linkTo()
     for (let n = 0; n < 7; n++) {
       sockets[n].onclose!({ reason: '' })
-      later[n].work()
+      retries()[n].work()
     }
     expect(said).toEqual(['unlinked: no server there'])
-    expect(later.map((l) => l.milliseconds)).toEqual([250, 500, 1000, 2000, 4000, 5000, 5000])
+    expect(retries().map((l) => l.milliseconds)).toEqual([250, 500, 1000, 2000, 4000, 5000, 5000])
   })
 
   it('keeps 50,000 things, and counts what it drops', () => {
@@ -186,7 +198,7 @@ describe('the link of a web game', () => {
     sockets[0].hear({ is: 'bundle', change: 5, hash: 'h5', bundle: { name: 'b' } })
     sockets[0].onclose!({ reason: 'the server ends' })
     expect(said.at(-1)).toBe('unlinked: the server ended the link: the server ends')
-    later[0].work()
+    retries()[0].work()
     sockets[1].onopen!()
     expect(sockets[1].sent[0]).toMatchObject({ hash: 'aa' })
     sockets[1].hear(welcome)
@@ -223,10 +235,130 @@ describe('the link of a web game', () => {
     expect(sockets[0].sent[1]).toMatchObject({ is: 'said', from: 1 })
     expect(sockets[0].close).toHaveBeenCalledWith(1000, 'the game ends')
     sockets[0].onclose!({ reason: '' })
-    expect(later).toEqual([])
+    expect(retries()).toEqual([])
     expect(said).toEqual(['linked with Windrow Post'])
   })
 })
+
+/** The stage of a game that only counts its steps. */
+class Counting extends LinkedStage {
+  private steps = 0
+  static over(bundle: object, hash: string, linking: Linking) {
+    const core = {
+      gameOpen: () => ({}),
+      gameRetune: () => ({}),
+      gameTell: () => ({}),
+      gameAdvance: (seconds: number) => {
+        const made = Math.round(seconds * 60)
+        stage.steps += made
+        return made
+      },
+      gameNow: () => stage.steps,
+    }
+    const stage: Counting = new Counting(core)
+    stage.linkBy(new Link(bundle, hash, linking, around))
+    return stage
+  }
+  constructor(core: object) {
+    super(core as never)
+  }
+}
+
+describe('the conversation in docs/format', () => {
+  it('is the one that this client has', () => {
+    const { bundle, hash, turns } = conversation as unknown as Conversation
+    const stage = Counting.over(bundle, hash, {
+      game: 'A conversation',
+      contract: '1.2',
+      instance: '3f',
+      server: 'ws://x/link',
+      can: ['snow falls'],
+      looks: [{ name: 'kite', path: 'M0 50L50 0L100 50Z', width: 2, height: 1 }],
+      asked: (what) => said.push(`asked: ${what}`),
+      unlinked: () => said.push('unlinked'),
+    })
+    const words: Message[] = []
+    const entries = new Map<number, object>()
+    let reached = 0
+    const hear = () => {
+      const pending = later.splice(0)
+      pending.forEach((l) => l.work())
+      sockets.at(-1)!.onopen?.()
+      sockets.at(-1)!.onopen = undefined
+      for (const message of sockets.at(-1)!.sent.splice(0) as unknown as Message[]) {
+        if (message.is !== 'said') words.push(message)
+        else {
+          message.entries!.forEach((entry, i) => entries.set(message.from! + i, entry))
+          reached = message.step!
+        }
+      }
+    }
+    for (const turn of turns) {
+      const heard = turn.serverSays ?? turn.serverOnly
+      if (heard) sockets.at(-1)!.hear(heard)
+      else if (turn.socket) sockets.at(-1)!.onclose!({ reason: '' })
+      else if (turn.gameDoes) turn.gameDoes.forEach((act) => does(stage, act))
+      else if (turn.gameSays) {
+        hear()
+        const expected = turn.gameSays
+        if (expected.is !== 'said') expect(words.shift()).toEqual(expected)
+        else {
+          expect(reached).toBe(expected.step)
+          expected.entries!.forEach((entry, i) => {
+            expect(JSON.parse(JSON.stringify(entries.get(expected.from! + i)))).toEqual(entry)
+            entries.delete(expected.from! + i)
+          })
+        }
+      }
+    }
+    expect(words).toEqual([])
+    expect(entries.size).toBe(0)
+    expect(said).toEqual(['asked: snow falls', 'unlinked'])
+  })
+})
+
+interface Message {
+  is: string
+  from?: number
+  step?: number
+  entries?: object[]
+}
+interface Act {
+  steps?: number
+  publish?: string
+  value?: number
+  move?: string
+  position?: Vec
+  heading?: Vec
+  velocity?: Vec
+  pull?: Pull
+  gone?: string
+  camera?: Vec
+  clear?: true
+  reset?: true
+}
+interface Conversation {
+  bundle: object
+  hash: string
+  turns: {
+    gameSays?: Message
+    serverSays?: Message
+    serverOnly?: Message
+    gameDoes?: Act[]
+    socket?: 'lost'
+  }[]
+}
+
+function does(stage: LinkedStage, act: Act) {
+  if (act.steps) stage.advance(act.steps / 60)
+  else if (act.publish) stage.publish(act.publish, act.value!)
+  else if (act.move) stage.move(act.move, act.position!, act.heading, act.velocity)
+  else if (act.pull) stage.pull(act.pull)
+  else if (act.gone) stage.gone(act.gone)
+  else if (act.camera) stage.camera(act.camera)
+  else if (act.clear) stage.clear()
+  else stage.reset()
+}
 
 // RFC 6902, appendix A, and what it forbids.
 describe('a patch', () => {

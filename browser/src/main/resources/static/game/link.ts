@@ -291,11 +291,12 @@ export class Link {
         this.sent = Math.max(this.first, message.next ?? 1) - 1
         this.stepSent = -1
         // It makes a patch from what hello said; what still waited comes again.
-        this.change = undefined
+        this.change = message.hash === this.hash ? message.change : undefined
         this.changed = undefined
         this.follows = true
         this.linked = true
         this.linking.linked?.(message.name ?? '')
+        this.at(this.step)
         break
       case 'taken':
         this.taken(message.next ?? 0)

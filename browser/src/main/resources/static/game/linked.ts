@@ -28,9 +28,13 @@ export class LinkedStage extends Stage {
     const stage = new LinkedStage(await Stage.loaded(core))
     const json = JSON.parse(bundle) as object
     stage.begin(json)
-    stage.link = new Link(json, await hashed(bundle), linking)
-    stage.link.open()
+    stage.linkBy(new Link(json, await hashed(bundle), linking))
     return stage
+  }
+
+  protected linkBy(link: Link) {
+    this.link = link
+    link.open()
   }
 
   /** Whether the server is there now. */

@@ -12,7 +12,8 @@ import picocli.CommandLine.Command;
             SweepCommand.class,
             MergeCommand.class,
             TraceCommand.class,
-            PlayCommand.class
+            PlayCommand.class,
+            GameCommand.class
         },
         mixinStandardHelpOptions = true)
 public final class Commands {

@@ -8,7 +8,6 @@ import bellrope.core.value.Pace;
 import bellrope.link.LinkListener;
 import bellrope.link.LinkedGame;
 import java.io.PrintWriter;
-import java.net.URI;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -34,12 +33,8 @@ final class PlayCommand implements Callable<Integer> {
     @Mixin
     private Played played;
 
-    @Option(
-            names = "--link",
-            paramLabel = "ADDRESS",
-            defaultValue = "ws://localhost:7333/link",
-            description = "of the bench, with ?project=N where it has several; ${DEFAULT-VALUE}")
-    private URI link;
+    @Mixin
+    private Linked linked;
 
     @Option(names = "--speed", paramLabel = "N", defaultValue = "1", description = "how fast time passes, 0.1 to 20")
     private double speed;
@@ -86,8 +81,7 @@ final class PlayCommand implements Callable<Integer> {
             err.println("play: --speed 0.1 to 20, --rounds 1 to 1000");
             return Commands.MISUSED;
         }
-        if (!"ws".equals(link.getScheme()) && !"wss".equals(link.getScheme()) || link.getHost() == null) {
-            err.println("--link: " + link + ": an address such as ws://localhost:7333/link?project=1");
+        if (!linked.sound(err)) {
             return Commands.MISUSED;
         }
         Optional<Project> project = played.project(inputs);
@@ -98,7 +92,7 @@ final class PlayCommand implements Callable<Integer> {
         }
         Written written = read.get().written();
         String called = name == null ? project.get().name() : name;
-        try (LinkedGame game = LinkedGame.open(project.get(), called, "", link, new Telling())) {
+        try (LinkedGame game = LinkedGame.open(project.get(), called, "", linked.address(), new Telling())) {
             for (int round = 0; round < rounds; round++) {
                 play(game, written);
             }
