@@ -228,7 +228,7 @@ useKeys({
         </p>
         <p>Without a game at hand, one plays itself in a tab of its own, or a rehearsal plays one:</p>
         <p>
-          <a class="el-button el-button--primary" :href="standIn" target="_blank">Play Windrow Post</a>
+          <a class="el-button el-button--primary play" :href="standIn" target="_blank">Play Windrow Post</a>
         </p>
         <p class="address">
           <code>{{ played }}</code>
@@ -473,8 +473,16 @@ aside {
 .can {
   margin-bottom: 6px;
 }
-.can :deep(.el-button) {
+.keep + h2 {
+  margin-top: 14px;
+}
+.play {
+  text-decoration: none;
+}
+nav ul :deep(.el-button) {
   min-height: 24px;
+}
+.can :deep(.el-button) {
   white-space: normal;
   text-align: left;
 }
@@ -544,5 +552,14 @@ span.wrong {
 }
 .pad {
   padding: 0 14px;
+}
+@media (max-width: 1100px) {
+  .top {
+    flex-wrap: wrap;
+    gap: 2px 8px;
+  }
+  .top h2 {
+    flex-basis: 100%;
+  }
 }
 </style>

@@ -7,7 +7,7 @@ export const VERSION = "not handed over yet";
 export type Vec = readonly [x: number, y: number, z: number];
 export type Value = number | boolean | string | Vec;
 
-/** Where calls go; implement it once over the link that the game has. */
+/** Where calls go: the bell of a Stage, or of a LinkedStage that is linked with a bench. See docs/web-games.md. */
 export interface Bell {
     pull(event: string, phase: string, subject: string, value: string | undefined, payload: Record<string, Value>): void;
     publish(channel: string, value: number): void;

@@ -186,6 +186,26 @@ class GameIT extends AtBench {
     }
 
     @Test
+    void aGameWhoseServerGoesPlaysOnSaysSoOnceAndIsThereAgain() {
+        game.pulls.add(landed("stone", 9, 4));
+        bench.awaitText("[data-testid=game-account]", "landing on stone");
+        long births = game.births;
+        bench.stopServer();
+        bench.await(b -> game.unlinked.get() == 1);
+        game.pulls.add(landed("thatch", 9, 5));
+        bench.await(b -> game.births > births);
+        bench.awaitText(".game nav", "The server is away");
+        bench.startServer();
+        // What it did meanwhile is said now: the bench begins there, and shows that it does.
+        bench.awaitText("[data-testid=ticker]", "straw puff");
+        bench.awaitText("[data-testid=middle]", "from the middle on");
+        assertThat(game.unlinked.get()).isEqualTo(1);
+        assertThat(bench.text("[data-testid=game-counts]")).doesNotContain("wrong");
+        game.pulls.add(landed("water", 9, 6));
+        bench.awaitText("[data-testid=ticker]", "water crown");
+    }
+
+    @Test
     void aGameThatEndsIsSaidToBeLostAndOneThatComesIsFollowed() throws Exception {
         game.pulls.add(landed("stone", 9, 4));
         bench.awaitText("[data-testid=game-account]", "landing on stone");

@@ -308,6 +308,14 @@ class ContractFormatsTest {
             assertThat(process.exitValue()).isZero();
         }
 
+        /** Windrow Post is built with its calls, so that it is compiled with what Handoff gives. */
+        @Test
+        void isWhatTheGameThatPlaysItselfCalls() throws IOException {
+            assertThat(Files.readString(Path.of("../web/src/standin/WindrowPost.ts")))
+                    .isEqualTo(Language.TYPESCRIPT.code(
+                            Demo.project().name(), Demo.project().contract(), List.of(), "not handed over yet"));
+        }
+
         @ParameterizedTest
         @org.junit.jupiter.params.provider.EnumSource(Language.class)
         void saysWhatIsCalledOtherwiseNow(Language language) {

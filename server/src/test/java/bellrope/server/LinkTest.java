@@ -311,6 +311,51 @@ class LinkTest {
     }
 
     @Test
+    void twoGamesAreFollowedByFiveBenchesAtOnceEachToItsEnd() throws Exception {
+        List<TestSocket> games = new ArrayList<>();
+        List<TestSocket> benches = new ArrayList<>();
+        try {
+            for (int n = 0; n < 5; n++) {
+                benches.add(new TestSocket(server, "/api/games?project=1"));
+            }
+            for (String name : List.of("pair 1", "pair 2")) {
+                TestSocket game = new TestSocket(server, "/link?project=1");
+                games.add(game);
+                game.say(HELLO.formatted(name));
+                assertThat(game.word("welcome")).isNotNull();
+            }
+            for (int n = 0; n < 40; n++) {
+                games.get(0).say(said(1 + n * 50, 50));
+                games.get(1).say(said(1 + n * 25, 25));
+                for (TestSocket bench : benches) {
+                    bench.say("{\"is\":\"want\",\"game\":\"pair " + (1 + n % 2) + "\",\"from\":1,\"step\":0}");
+                }
+            }
+            for (TestSocket bench : benches) {
+                for (String name : List.of("pair 1", "pair 2")) {
+                    long last = name.equals("pair 1") ? 2_000 : 1_000;
+                    long from = 1;
+                    while (from <= last) {
+                        bench.say("{\"is\":\"want\",\"game\":\"" + name + "\",\"from\":" + from + ",\"step\":0}");
+                        JsonNode told = bench.word("said");
+                        // Answers to what was wanted before may come first.
+                        while (!told.get("game").asString().equals(name)
+                                || told.get("from").asLong() != from) {
+                            told = bench.word("said");
+                        }
+                        for (JsonNode entry : told.get("entries")) {
+                            assertThat(entry.get("id").asString()).isEqualTo(Long.toString(from++));
+                        }
+                    }
+                }
+            }
+        } finally {
+            games.forEach(TestSocket::close);
+            benches.forEach(TestSocket::close);
+        }
+    }
+
+    @Test
     void everyWindowHearsHowManyGamesAreLinked() throws Exception {
         long alone = server.send("POST", "/api/projects", "{\"name\":\"Alone\"}")
                 .json()

@@ -43,7 +43,7 @@ final class CSharpCode extends Code {
         in();
         line("public const string Version = ", quoted(version), ";");
         line();
-        summary(Doc.of("Where calls go; implement it once over the link that the game has."), List.of());
+        summary(Doc.of(SOCKET), List.of());
         line("public interface Bell");
         line("{");
         in();

@@ -25,6 +25,11 @@ import java.util.Set;
  * thing is written.
  */
 abstract class Code {
+    /** What is said of the interface that calls go through, where games bring a socket of their own. */
+    static final String SOCKET =
+            "Where calls go; implement it once over the engine's own socket: each call is an entry of docs/format/link.md, and "
+                    + "docs/format/link.conversation.json is a conversation to test it with.";
+
     private final StringBuilder text = new StringBuilder();
     private final Set<String> reserved;
     private final List<Alias> aliases;

@@ -91,7 +91,7 @@ final class CppCode extends Code {
         out();
         line("}");
         line();
-        comment(Doc.of("Where calls go; implement it once over the link that the game has."), List.of(), "", "");
+        comment(Doc.of(SOCKET), List.of(), "", "");
         line("struct Bell {");
         in();
         line("virtual ~Bell() = default;");

@@ -49,7 +49,12 @@ final class JavaCode extends Code {
         line();
         line("private ", id, "() {}");
         line();
-        comment(Doc.of("Where calls go; implement it once over the link that the game has."), List.of(), "", "");
+        comment(
+                Doc.of(
+                        "Where calls go; implement it once: over a Stage, or a LinkedGame that is linked with a bench. See docs/java.md."),
+                List.of(),
+                "",
+                "");
         line("public interface Bell {");
         in();
         line("void pull(String event, String phase, String subject, String value, Map<String, Object> payload);");

@@ -36,7 +36,12 @@ final class TypeScriptCode extends Code {
         line("export type Vec = readonly [x: number, y: number, z: number];");
         line("export type Value = number | boolean | string | Vec;");
         line();
-        comment(Doc.of("Where calls go; implement it once over the link that the game has."), List.of(), "", "");
+        comment(
+                Doc.of(
+                        "Where calls go: the bell of a Stage, or of a LinkedStage that is linked with a bench. See docs/web-games.md."),
+                List.of(),
+                "",
+                "");
         line("export interface Bell {");
         in();
         line(
