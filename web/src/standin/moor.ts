@@ -114,7 +114,7 @@ export class Moor {
     return { y: Math.max(top(x), this.height(x)), surface: patch.surface, normal: slope(top) }
   }
 
-  /** Returns the middle of the nearest ground of a kind that lies that way. */
+  /** Returns the middle of the nearest ground of a kind that can be landed on, one that lies that way first. */
   nearest(surface: CourierLandedSurface, x: number, way: number): number {
     if (surface === 'peat') {
       let at = x + way * NEAR
@@ -125,7 +125,8 @@ export class Moor {
       .filter((p) => p.surface === surface)
       .map((p) => (p.from + p.to) / 2)
       .sort((a, b) => Math.abs(a - x) - Math.abs(b - x))
-    return ahead.find((at) => (at - x) * way > NEAR) ?? ahead[0]
+    const far = (at: number, side: number) => (at - x) * side > NEAR
+    return ahead.find((at) => far(at, way)) ?? ahead.find((at) => far(at, -way)) ?? ahead[0]
   }
 }
 

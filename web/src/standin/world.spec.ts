@@ -17,7 +17,7 @@ function run(
   seed: number,
   seconds: number,
   faults: Fault[] = [],
-  during?: (world: World, step: number) => void,
+  during?: (world: World, step: number) => unknown,
 ) {
   const pulls: Pull[] = []
   const published = new Map<string, number[]>()
@@ -144,6 +144,18 @@ describe('Windrow Post, played by itself', () => {
     }
     const { world } = run(3, 1)
     expect(world.ask('sing')).toBe(false)
+  })
+
+  it('lands where it is asked to, however long it takes', () => {
+    for (let seed = 1; seed <= 8; seed++)
+      for (const surface of ['thatch', 'stone', 'peat', 'water']) {
+        const { of } = run(seed, 80, [], (world, step) => step === 600 && world.ask(`land on ${surface}`))
+        const landed = of('courier.landed').filter((p) => p.at >= 10)
+        expect(
+          landed.some((p) => p.payload.surface === surface),
+          `${surface}, seed ${seed}`,
+        ).toBe(true)
+      }
   })
 
   it('misbehaves as it is told to, and in nothing else', () => {

@@ -243,7 +243,9 @@ export class World {
     const from = this.moor.mills[this.mill - this.way] ?? this.moor.mills[0]
     Object.assign(this.courier.motion, { x: from.x, y: from.y, vx: 0, vy: 0 })
     Object.assign(this.courier, { hurt: 0, way: 'stands', pitch: 0 })
-    this.courier.to({ x: this.moor.mills[this.mill].x, mill: true })
+    // What was asked for is asked for still.
+    if (this.courier.goal.wanted) this.landOn(this.courier.goal.wanted)
+    else this.courier.to({ x: this.moor.mills[this.mill].x, mill: true })
   }
 
   private land() {

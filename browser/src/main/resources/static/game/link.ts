@@ -249,6 +249,8 @@ export class Link {
         return
       }
     }
+    // The socket takes no more now: the rest goes when it does, whether the game says more or not.
+    this.at(step)
   }
 
   /** Returns a bundle that has come, once; the game says {@link took} or {@link refused}. */

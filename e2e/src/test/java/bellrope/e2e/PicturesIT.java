@@ -1,22 +1,14 @@
 package bellrope.e2e;
 
-import bellrope.core.event.Pull;
-import bellrope.core.project.Project;
-import bellrope.core.score.Arrival;
-import bellrope.core.score.Writing;
-import bellrope.core.value.Datum;
-import bellrope.format.json.Demo;
-import bellrope.link.LinkListener;
-import bellrope.link.LinkedGame;
 import java.io.IOException;
-import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
-import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.chrome.ChromeDriver;
 
 /** Takes the pictures of the docs from the demo: {@code ./bellrope pictures}. */
 @EnabledIfSystemProperty(named = "bellrope.pictures", matches = "true")
@@ -90,7 +82,7 @@ class PicturesIT {
             bench.press("b");
             parameters(bench, shots);
             rehearsal(bench, shots);
-            game(bench, shots);
+            game(bench, folder, shots);
             handoff(bench, shots);
             bench.open("/#/effects");
             bench.browser().navigate().refresh();
@@ -104,27 +96,33 @@ class PicturesIT {
         }
     }
 
-    private static void game(Bench bench, Path shots) throws IOException, InterruptedException {
+    private static void game(Bench bench, Path folder, Path shots) throws IOException, InterruptedException {
         bench.open("/#/game");
-        Project demo = Demo.project();
-        List<Arrival> run = Writing.of(demo.scores().get(0), demo.events(), 0).arrivals();
-        URI address = URI.create(bench.address().replace("http", "ws") + "/link");
-        try (LinkedGame game = LinkedGame.open(demo, "Windrow Post", "", address, new LinkListener() {})) {
-            int next = 0;
-            for (int frame = 0; frame < 1_800; frame++) {
-                while (next < run.size() && run.get(next).at() <= frame / 60.0) {
-                    game.pull(run.get(next++).pull());
-                }
-                if (frame % 700 == 600) {
-                    game.pull(new Pull("courier.laned", Map.of("speed", new Datum.Num(7)), frame));
-                }
-                game.advance(1 / 60.0);
-                Thread.sleep(10);
-            }
+        ChromeDriver other = Bench.browser(folder);
+        try {
+            other.get(bench.address() + "/standin.html?project=1&seed=7");
+            bench.await(b -> other.executeScript("return !!window.windrow") == Boolean.TRUE);
+            bench.await(b -> !bench.all("[data-testid=can] button").isEmpty());
+            // Paused: from here on time passes in the steps below alone.
+            other.executeScript("document.querySelector('aside .row button').click()");
+            other.executeScript("[...document.querySelectorAll('aside .el-checkbox input')][0].click()");
+            other.executeScript("for (let i = 0; i < 12; i++) windrow.step(100)");
+            // The next landing on a roof, and a little after it.
+            other.executeScript("""
+                    const { world, step } = windrow
+                    world.ask('land on thatch')
+                    const on = () => world.courier.way === 'stands' && world.moor.patch(world.courier.motion.x)?.surface === 'thatch'
+                    for (let i = 0; i < 4000 && !on(); i++) step(1)
+                    step(9)
+                    """);
             bench.await(b -> bench.text("[data-testid=game-particles]")
-                    .equals(Integer.toString(game.stage().particles())));
-            Thread.sleep(300);
+                    .equals(other.findElement(By.cssSelector("[data-testid=particles]"))
+                            .getText()));
+            Thread.sleep(800);
             Files.write(shots.resolve("game.png"), bench.picture());
+            Files.write(shots.resolve("windrow-post.png"), other.getScreenshotAs(OutputType.BYTES));
+        } finally {
+            other.quit();
         }
     }
 
