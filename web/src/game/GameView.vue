@@ -79,6 +79,10 @@ const shows = computed(() => {
   const height = settings.value?.screen?.unitsHigh ?? UNITS_HIGH
   return centre && { centre, height }
 })
+/** What could not bend to the last change, by rope. */
+const ended = computed(() =>
+  Object.entries(reply.value?.bent?.ended ?? {}).map(([rope, n]) => (n === 1 ? rope : `${rope} (${n})`)),
+)
 const can = computed(() => (game.value?.linked ? (link.shows.value?.can ?? []) : []))
 const standIn = computed(() => `standin.html?project=${project.id}`)
 
@@ -173,6 +177,14 @@ useKeys({
         <template v-if="reply?.agreed">
           <dt>same here</dt>
           <dd>to the bit, {{ showNumber(reply.agreed) }} times</dd>
+        </template>
+        <template v-if="reply?.bent">
+          <dt>last change</dt>
+          <dd data-testid="bent">
+            {{ reply.bent.playing }} play on as changed<span v-if="ended.length" class="doubt"
+              >; could not, and ended: {{ ended.join(', ') }}</span
+            >
+          </dd>
         </template>
         <template v-if="link.delay.value">
           <dt>shown after</dt>
@@ -543,6 +555,10 @@ span.answered {
 span.unwired,
 .doubt {
   color: var(--amber);
+}
+.unknown .words,
+.wrong .words {
+  white-space: normal;
 }
 .unknown .words,
 .wrong .words,

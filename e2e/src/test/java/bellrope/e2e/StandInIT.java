@@ -216,6 +216,18 @@ class StandInIT extends AtBench {
         run(300);
         await(() -> agreed() > 0);
         assertThat(bench.text("[data-testid=game-counts]")).doesNotContain("wrong");
+        assertThat(bench.text("[data-testid=bent]")).matches("[1-9]\\d* play on as changed");
+
+        // What plays of a rope that is deleted cannot bend, and that is said.
+        JsonNode mill = part("rope", "a mill turns");
+        ask(
+                "DELETE",
+                "/api/parts/" + mill.get("id").asLong() + "?basedOn="
+                        + mill.get("revision").asLong(),
+                null);
+        await(() -> ropes() == 18);
+        run(10);
+        bench.awaitText("[data-testid=bent]", "could not, and ended: a mill turns (5)");
     }
 
     private int ropes() {

@@ -16,6 +16,7 @@ import bellrope.core.stage.play.Ensemble;
 import bellrope.core.stage.play.Instance;
 import bellrope.core.stage.told.Account;
 import bellrope.core.stage.told.Account.Answer;
+import bellrope.core.stage.told.Bent;
 import bellrope.core.stage.told.Flashed;
 import bellrope.core.stage.told.Keeping;
 import bellrope.core.stage.told.Ledger;
@@ -235,11 +236,13 @@ public final class Stage {
      * Takes a changed project without stopping: every instance is played again from its birth under the new settings, up
      * to now. Instances whose rope or effect is gone end. Counts of births and dropped births stay as they were; what was
      * told, shaken and flashed is not told, shaken or flashed again.
+     *
+     * @return what became of all that played
      */
-    public void retune(Project next) {
+    public Bent retune(Project next) {
         clock.repace(
                 (double) next.settings().pace().stepsPerSecond() / scene.pace().stepsPerSecond());
-        intake.retune(next);
+        return intake.retune(next);
     }
 
     /** Ends everything that plays, lasts or is due, and forgets what limits remember. */

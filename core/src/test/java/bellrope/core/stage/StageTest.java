@@ -16,7 +16,9 @@ import bellrope.core.sim.Watch;
 import bellrope.core.stage.told.Account;
 import bellrope.core.stage.told.Account.Played;
 import bellrope.core.stage.told.Account.Silent;
+import bellrope.core.stage.told.Bent;
 import bellrope.core.value.Datum;
+import bellrope.core.value.Pace;
 import bellrope.core.value.Vec3;
 import com.sun.management.ThreadMXBean;
 import java.lang.management.ManagementFactory;
@@ -322,7 +324,7 @@ class StageTest {
             Stage bent = new Stage(Sample.project(PUFF));
             bent.pull(Sample.landing(9, "thatch", 1));
             steps(bent, 20);
-            bent.retune(Sample.project(heavy));
+            assertThat(bent.retune(Sample.project(heavy))).isEqualTo(new Bent(1, Map.of()));
             Stage born = new Stage(Sample.project(heavy));
             born.pull(Sample.landing(9, "thatch", 1));
             steps(born, 20);
@@ -335,9 +337,23 @@ class StageTest {
         void anInstanceEndsWithItsRope() {
             Stage stage = new Stage(Sample.project(PUFF));
             stage.pull(Sample.landing(9, "thatch", 1));
-            stage.retune(Sample.project(PUFF).withRopes(List.of()));
+            Bent bent = stage.retune(Sample.project(PUFF).withRopes(List.of()));
+            assertThat(bent.playing()).isZero();
+            assertThat(bent.ended().values()).containsExactly(1);
             assertThat(stage.instances()).isZero();
             assertThat(stage.particles()).isZero();
+        }
+
+        @Test
+        void stepsThatMeanAnotherTimeEndAllThatPlaysAndItIsTold() {
+            Stage stage = new Stage(Sample.project(PUFF));
+            stage.pull(Sample.landing(9, "thatch", 1));
+            stage.pull(Sample.landing(9, "thatch", 2));
+            Project now = Sample.project(PUFF);
+            Bent bent = stage.retune(now.withSettings(new Settings(new Pace(30), 1, 1, 2000)));
+            assertThat(bent.playing()).isZero();
+            assertThat(bent.ended().values()).containsExactly(2);
+            assertThat(stage.retune(now).ended()).isEmpty();
         }
     }
 }

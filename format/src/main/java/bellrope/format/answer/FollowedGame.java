@@ -3,6 +3,7 @@ package bellrope.format.answer;
 import bellrope.core.event.Declared;
 import bellrope.core.project.Project;
 import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Bent;
 import bellrope.core.value.Problem;
 import bellrope.format.answer.GameReply.HappenedKind;
 import bellrope.format.answer.GameReply.Happening;
@@ -37,6 +38,8 @@ public final class FollowedGame {
     private final Map<String, Count> kinds = new LinkedHashMap<>();
     private final Set<String> changed = new LinkedHashSet<>();
     private int frames;
+    // Null until a bundle was taken.
+    private Bent bent;
 
     /** What happened of one kind, or of all. */
     private static final class Count {
@@ -75,7 +78,7 @@ public final class FollowedGame {
 
     /** Lets what plays bend to a bundle on the step on which the game took it. */
     public void take(Project next, int step) {
-        linked.take(next, step);
+        bent = linked.take(next, step);
     }
 
     /**
@@ -114,6 +117,7 @@ public final class FollowedGame {
                 List.copyOf(lines),
                 all.outcomes(),
                 news,
+                bent,
                 linked.figures().camera().orElse(null),
                 linked.figures()
                         .at(

@@ -1,5 +1,6 @@
 package bellrope.format.answer;
 
+import bellrope.core.stage.told.Bent;
 import bellrope.core.value.Problem;
 import bellrope.format.json.JsonValue;
 import bellrope.format.link.Figures;
@@ -19,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param agreed how often what the game showed was found to be the same here
  * @param lines the newest of what happened, oldest first, at most 400
  * @param outcomes of all that happened so far
+ * @param bent what became of all that played when the game last took a bundle; null until it does
  * @param camera where the game said its camera is; null where it did not
  * @param figures subjects that said where they are, at most 500
  * @param kinds those of which something happened now, with all that happened of them so far
@@ -33,6 +35,7 @@ public record GameReply(
         List<Happening> lines,
         Outcomes outcomes,
         List<HappenedKind> kinds,
+        @Nullable Bent bent,
         double @Nullable [] camera,
         List<Figures.Figure> figures) {
     /** How what happened ended, as {@link Happening#outcome}; the words are these names. */

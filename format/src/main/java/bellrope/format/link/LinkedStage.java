@@ -5,6 +5,7 @@ import bellrope.core.project.Project;
 import bellrope.core.stage.Knob;
 import bellrope.core.stage.Stage;
 import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Bent;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Problem;
 import bellrope.core.value.Refused;
@@ -76,9 +77,9 @@ public final class LinkedStage {
     }
 
     /** Lets what plays bend to a changed project on the step on which the game took it. */
-    public void take(Project next, int step) {
+    public Bent take(Project next, int step) {
         reach(step);
-        stage.retune(next);
+        return stage.retune(next);
     }
 
     /**

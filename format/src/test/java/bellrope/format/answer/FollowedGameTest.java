@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.tuple;
 import bellrope.core.event.EventType;
 import bellrope.core.event.Pull;
 import bellrope.core.project.Project;
+import bellrope.core.stage.told.Bent;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import bellrope.format.answer.GameReply.HappenedKind;
@@ -127,6 +128,26 @@ class FollowedGameTest {
         assertThat(said(game, 91, LinkJson.gone(by(91), "courier")).figures()).hasSize(1);
         assertThat(said(game, 92, LinkJson.word(by(92), LinkJson.CLEARED)).figures())
                 .isEmpty();
+    }
+
+    @Test
+    void whatBendsAndWhatCannotIsTold() {
+        FollowedGame game = new FollowedGame(DEMO, 0, true);
+        assertThat(said(
+                                game,
+                                1,
+                                LinkJson.pull(by(1), landed("thatch", 9, 1)),
+                                LinkJson.pull(by(1), landed("stone", 9, 1)))
+                        .bent())
+                .isNull();
+        game.take(
+                DEMO.withRopes(DEMO.ropes().stream()
+                        .filter(r -> !r.name().equals("landing on stone"))
+                        .toList()),
+                5);
+        Bent bent = said(game, 6).bent();
+        assertThat(bent.playing()).isEqualTo(1);
+        assertThat(bent.ended()).isEqualTo(Map.of("landing on stone", 1));
     }
 
     @Test

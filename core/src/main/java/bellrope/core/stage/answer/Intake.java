@@ -15,6 +15,7 @@ import bellrope.core.stage.play.Instance;
 import bellrope.core.stage.play.Origin;
 import bellrope.core.stage.told.Account;
 import bellrope.core.stage.told.Account.Answer;
+import bellrope.core.stage.told.Bent;
 import bellrope.core.stage.told.Keeping;
 import bellrope.core.stage.told.Ledger;
 import bellrope.core.stage.world.Track;
@@ -23,6 +24,7 @@ import bellrope.core.value.Problem;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Words;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -188,20 +190,23 @@ public final class Intake {
     }
 
     /** Takes a changed project: what plays is played again under it, what lasts is kept if it still holds. */
-    public void retune(Project next) {
+    public Bent retune(Project next) {
+        Map<String, Integer> ended = new LinkedHashMap<>();
         double faster =
                 (double) next.settings().pace().stepsPerSecond() / scene.pace().stepsPerSecond();
         if (faster != 1) {
             // Steps mean another time from now on: what plays, lasts or is due ends.
             boolean still = still();
+            scene.ensemble().playing().forEach(i -> ended.merge(i.origin().rope(), 1, (a, b) -> a + b));
             end();
             scene.repace(faster);
             if (!still) {
                 scene.outbox().note("the pace of the project changed: everything that played or lasted has ended");
             }
         }
-        scene.retune(next);
+        Bent bent = scene.retune(next);
         lasting.retune();
+        return ended.isEmpty() ? bent : new Bent(0, ended);
     }
 
     /** Ends everything that plays, lasts or is due, and forgets what limits remember. */

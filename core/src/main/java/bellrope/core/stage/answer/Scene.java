@@ -11,6 +11,7 @@ import bellrope.core.stage.play.Ensemble;
 import bellrope.core.stage.play.Instance;
 import bellrope.core.stage.play.Roster;
 import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Bent;
 import bellrope.core.stage.told.Keeping;
 import bellrope.core.stage.told.Outbox;
 import bellrope.core.stage.told.Told;
@@ -55,9 +56,9 @@ public final class Scene {
     }
 
     /** Goes on with a changed project of the same pace. */
-    public void retune(Project next) {
+    public Bent retune(Project next) {
         take(next);
-        ensemble.retune(roster, now);
+        return ensemble.retune(roster, now);
     }
 
     /** Carries what is remembered over to steps that are so much shorter; nothing may play, last or be due. */

@@ -8,6 +8,7 @@ import bellrope.core.sim.EffectRun;
 import bellrope.core.sim.Layer;
 import bellrope.core.stage.decide.Decision;
 import bellrope.core.stage.told.Account;
+import bellrope.core.stage.told.Bent;
 import bellrope.core.stage.told.Keeping;
 import bellrope.core.stage.told.PoolUse;
 import bellrope.core.stage.world.World;
@@ -392,8 +393,8 @@ public final class Ensemble {
     }
 
     /** Plays every instance again under a changed project, from its beginning up to a step. */
-    public void retune(Roster next, int now) {
-        new Replay(next, world).retune(this, now);
+    public Bent retune(Roster next, int now) {
+        return new Replay(next, world).retune(this, now);
     }
 
     /** Lets go of an instance whose layers are gone already. */

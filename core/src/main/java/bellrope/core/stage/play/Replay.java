@@ -4,7 +4,10 @@ import bellrope.core.effect.Effect;
 import bellrope.core.event.EventType;
 import bellrope.core.rope.Rope;
 import bellrope.core.stage.decide.Decision;
+import bellrope.core.stage.told.Bent;
 import bellrope.core.stage.world.World;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.OptionalInt;
 
 /**
@@ -14,13 +17,14 @@ import java.util.OptionalInt;
 final class Replay {
     private final Roster next;
     private final World world;
+    private final Map<String, Integer> ended = new LinkedHashMap<>();
 
     Replay(Roster next, World world) {
         this.next = next;
         this.world = world;
     }
 
-    void retune(Ensemble ensemble, int now) {
+    Bent retune(Ensemble ensemble, int now) {
         ensemble.take(next);
         // What particles began is started again by their parents.
         ensemble.keep(instance -> instance.role() != Origin.Role.CHILD && restart(ensemble.casting(), instance, now));
@@ -32,6 +36,7 @@ final class Replay {
             earliest = Math.min(earliest, since);
         }
         ensemble.again(earliest, now);
+        return new Bent(ensemble.playing().size(), ended);
     }
 
     private boolean restart(Casting casting, Instance instance, int now) {
@@ -40,6 +45,7 @@ final class Replay {
         Effect effect = next.effect(origin);
         EventType event = next.event(origin.cause().event().name());
         if (effect == null || event == null || !rope.event().equals(event.name())) {
+            ended.merge(origin.rope(), 1, (a, b) -> a + b);
             return false;
         }
         casting.build(instance, rope, effect, new Decision(rope, origin.cause().of(event), world, origin.start()));
