@@ -100,7 +100,10 @@ describe('following a running game', () => {
     expect(socket.url).toContain('/api/games?project=7')
     socket.say({ is: 'game', game: standing() })
     await settled()
-    expect(asked).toEqual([['gameBegun', { bundle: { of: '/api/projects/7/bundles/40' }, step: 5 }]])
+    // Two things that it said are not kept any more: what began by them is not known.
+    expect(asked).toEqual([
+      ['gameBegun', { bundle: { of: '/api/projects/7/bundles/40' }, step: 5, whole: false }],
+    ])
     expect(socket.wants).toEqual([{ is: 'want', game: '3f', from: 3, step: 5 }])
     const entries = [entry('a', 6), entry('bundle.taken', 8, 41), entry('b', 9)]
     socket.say({ is: 'said', game: '3f', from: 3, step: 12, entries })
@@ -147,7 +150,10 @@ describe('following a running game', () => {
     socket.say({ is: 'game', game: standing({ first: 90, stepAtFirst: 800, changeAtFirst: 41 }) })
     socket.say({ is: 'lost', game: '3f', first: 90 })
     await settled()
-    expect(asked[1]).toEqual(['gameBegun', { bundle: { of: '/api/projects/7/bundles/41' }, step: 800 }])
+    expect(asked[1]).toEqual([
+      'gameBegun',
+      { bundle: { of: '/api/projects/7/bundles/41' }, step: 800, whole: false },
+    ])
     expect(socket.wants[1]).toEqual({ is: 'want', game: '3f', from: 90, step: 800 })
   })
 
