@@ -424,6 +424,21 @@ class LinkTest {
     }
 
     @Test
+    void looksThatWouldFillABenchAreRefused() throws Exception {
+        String look = "{\"name\":\"a\",\"png\":\"iVBORw0KGgo" + "A".repeat(55_000) + "\",\"width\":1,\"height\":1}";
+        String hello =
+                HELLO.formatted("large").replace("}", ",\"looks\":[" + String.join(",", look, look, look, look) + "]}");
+        try (TestSocket game = new TestSocket(server, "/link?project=1")) {
+            game.say(hello);
+            JsonNode wrong = game.word("wrong");
+            assertThat(wrong.get("place").asString()).isEqualTo("/looks");
+            assertThat(wrong.get("allowed").asString()).contains("200000 characters", "220044");
+            game.say(HELLO.formatted("large"));
+            assertThat(game.word("welcome")).isNotNull();
+        }
+    }
+
+    @Test
     void whatIsAskedComesToTheGameOnItsOwnThread() throws Exception {
         List<String> asked = new ArrayList<>();
         List<Thread> threads = new ArrayList<>();

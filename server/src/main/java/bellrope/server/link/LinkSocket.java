@@ -36,6 +36,7 @@ class LinkSocket extends TalkingSocket {
     private static final int MOST_LOOKS = 64;
     private static final int MOST_PATH = 4_000;
     private static final int MOST_PNG = 60_000;
+    private static final int MOST_LOOKED = 200_000;
     private static final Pattern PATH = Pattern.compile("[MmLlHhVvCcSsQqTtAaZz0-9eE ,.+\\-\\n]*");
     private static final Pattern BASE64 = Pattern.compile("iVBORw0KGgo[A-Za-z0-9+/]*={0,2}");
     static final CloseStatus REPLACED = new CloseStatus(4409, "the same game came by another socket");
@@ -171,7 +172,7 @@ class LinkSocket extends TalkingSocket {
                 text(message, "game", "/game", 80),
                 message.has("contract") ? text(message, "contract", "/contract", 80) : "",
                 list(message, "can", MOST_CAN, (one, place) -> text(one, place, 60)),
-                list(message, "looks", MOST_LOOKS, LinkSocket::look));
+                looks(message));
         String instance = text(message, "instance", "/instance", 64);
         Hello hello = new Hello(
                 who,
@@ -197,6 +198,21 @@ class LinkSocket extends TalkingSocket {
             all.add(read.apply(list.get(i), "/" + key + "/" + i));
         }
         return List.copyOf(all);
+    }
+
+    // Together small enough for a bench to be sent those of every game that can be linked.
+    private static List<Look> looks(JsonNode message) {
+        List<Look> looks = list(message, "looks", MOST_LOOKS, LinkSocket::look);
+        int characters = looks.stream()
+                .mapToInt(l -> (l.path() == null ? l.png() : l.path()).length())
+                .sum();
+        if (characters > MOST_LOOKED) {
+            throw new Bad(
+                    "/looks",
+                    null,
+                    "at most " + MOST_LOOKED + " characters of paths and pictures in all, these are " + characters);
+        }
+        return looks;
     }
 
     private static Look look(JsonNode look, String place) {
