@@ -29,7 +29,7 @@ const wrong = ref('')
 const failure = ref('')
 const canvas = ref<HTMLCanvasElement>()
 const game = shallowRef<Game>()
-const seen = reactive({ seconds: 0, streak: 0, particles: 0, weather: '', flash: '', edges: '', shake: '' })
+const seen = reactive({ seconds: 0, streak: 0, particles: 0, weather: '', flash: '', edges: '' })
 
 const KEYS: Record<string, string> = {
   h: 'hail strikes',
@@ -105,13 +105,12 @@ function frameLoop(now: number) {
   last = now
   const running = game.value
   if (!running || !renderer) return
-  const held = running.stage.comfort()
-  if (!paused.value && held.paused <= 0) {
+  if (!paused.value) {
     rest += passed * speed.value * RATE
     const steps = Math.floor(rest)
     rest -= steps
     running.step(steps)
-  } else if (held.paused > 0) running.stage.advance(passed)
+  }
   if (running.stage.bundle !== drawnBundle) void takeSprites(running.stage.bundle)
   if (!renderer.ready()) return
   draw(running, passed)

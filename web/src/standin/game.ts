@@ -49,7 +49,8 @@ export async function openGame(wish: Wish): Promise<Game> {
     step(count) {
       asked.splice(0).forEach((what) => world.ask(what))
       for (let i = 0; i < count; i++) {
-        world.step()
+        // A hit pause holds the world for as many steps as it lasts, so that it is the same whoever draws.
+        if (stage.comfort().paused <= 0) world.step()
         stage.advance(1 / RATE)
         if (world.now % CHECK_EACH === 0) stage.check()
       }

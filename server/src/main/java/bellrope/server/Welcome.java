@@ -29,9 +29,11 @@ class Welcome implements ApplicationListener<ApplicationReadyEvent> {
     @Override
     public void onApplicationEvent(ApplicationReadyEvent event) {
         if (store.all().isEmpty()) {
-            long id = store.create(demo ? Demo.project().name() : "Untitled").id();
             if (demo) {
-                store.fill(id, Bundle.read(Demo.bytes()).value().orElseThrow());
+                // At once: whoever asks already must not see it half made.
+                store.create(Bundle.read(Demo.bytes()).value().orElseThrow());
+            } else {
+                store.create("Untitled");
             }
         }
         if (event.getApplicationContext() instanceof WebServerApplicationContext context) {
