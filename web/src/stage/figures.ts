@@ -1,15 +1,8 @@
+import type { Look } from '../../../browser/src/main/resources/static/game/link'
 import type { Vector } from '../api/bundle'
 import { inPicture, type Picture } from './framing'
 
-/** How a subject of a game looks: docs/format/link.md. */
-export interface Look {
-  name: string
-  path?: string
-  png?: string
-  /** Of its box, which stands on its place; u. */
-  width: number
-  height: number
-}
+export type { Look }
 
 /** A subject of a game at a moment. */
 export interface Figure {

@@ -16,7 +16,7 @@ export interface Goal {
 
 /** Above what is below and ahead, u. */
 const CRUISE = 3.4
-/** u/s of air at which the line is reeled in, and let go. */
+/** Airspeeds at which the line begins and ceases to be reeled in, u/s. */
 const SLOW = 9
 const FAST = 11.5
 /** N */

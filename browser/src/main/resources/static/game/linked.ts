@@ -79,7 +79,8 @@ export class LinkedStage extends Stage {
       subject,
       tags: tags?.length ? tags.join(',') : undefined,
       velocity,
-      seed: String(Math.trunc(seed)),
+      // Never in powers of ten.
+      seed: BigInt(Math.trunc(seed)).toString(),
       data: phase === 'end' ? undefined : payload,
     })
     return account

@@ -45,10 +45,6 @@ public final class Figures {
         camera = place;
     }
 
-    void clear() {
-        moved.clear();
-    }
-
     /** Returns where the camera was last said to be: x, y, z. */
     public Optional<double[]> camera() {
         return Optional.ofNullable(camera).map(Figures::three);

@@ -133,10 +133,7 @@ public final class LinkedStage {
             }
             case LinkJson.TURNED -> turned(object(data, problems), problems);
             case LinkJson.CHECKED -> checked(text(object(data, problems), "sum", problems), problems);
-            case LinkJson.CLEARED -> {
-                stage.clear();
-                figures.clear();
-            }
+            case LinkJson.CLEARED -> stage.clear();
             case LinkJson.RESET -> stage.reset();
             // Whoever follows takes the bundle first: see take.
             case LinkJson.TAKEN -> {}
