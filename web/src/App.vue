@@ -6,6 +6,7 @@ import { api } from './api/client'
 import Explainer from './common/Explainer.vue'
 import { forgetOwnTimes } from './common/times'
 import { letterKeys, useKeys } from './common/useKeys'
+import { sharing, useSharing } from './game/useSharing'
 import ConflictSheet from './project/ConflictSheet.vue'
 import ProjectMenu from './project/ProjectMenu.vue'
 import { useNews } from './project/useNews'
@@ -19,6 +20,7 @@ const find = ref('')
 const view = ref<{ takeFirst?: () => void }>()
 const search = ref<InputInstance>()
 const news = useNews()
+useSharing(news.games)
 /** What was open in each view when it was left. */
 const left = reactive(new Map<string, LocationQuery>())
 router.afterEach((to) => {
@@ -69,7 +71,8 @@ const standing = computed(() => {
       : 'server away, trying again'
   }
   const games = news.games.value
-  const linked = games ? `, ${games} ${games === 1 ? 'game' : 'games'}` : ''
+  const drafts = sharing.value ? ' with drafts' : ''
+  const linked = games ? `, ${games} ${games === 1 ? 'game' : 'games'}${drafts}` : ''
   return (project.saving ? 'saving…' : news.state.value === 'open' ? 'connected' : 'connecting…') + linked
 })
 const keys = computed(() => KEYS[route.path] ?? ROPE_KEYS)

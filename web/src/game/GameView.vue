@@ -20,6 +20,7 @@ import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
 import { byNeed, type Happening, type Outcome } from './link'
 import { useGame, type Line } from './useGame'
+import { sharing, unshared } from './useSharing'
 
 /** A running game as it is: its stage, played again here from what it says, and what became of each thing that happened. */
 const props = defineProps<{ find: string }>()
@@ -186,6 +187,10 @@ useKeys({
             >
           </dd>
         </template>
+        <template v-if="game.change < 0">
+          <dt>plays</dt>
+          <dd data-testid="plays-drafts">what is not saved yet</dd>
+        </template>
         <template v-if="link.delay.value">
           <dt>shown after</dt>
           <dd>
@@ -193,6 +198,14 @@ useKeys({
           </dd>
         </template>
       </dl>
+      <template v-if="game">
+        <el-checkbox v-model="sharing" class="sharing" data-testid="sharing"
+          >Changes go to games before they are saved</el-checkbox
+        >
+        <p v-if="unshared" class="doubt" data-testid="unshared">
+          What is shown here is in no game: {{ unshared }}
+        </p>
+      </template>
 
       <el-button v-if="said" class="keep" data-testid="keep-game" @click="keeping = link.file()"
         >Keep as a rehearsal</el-button
@@ -475,6 +488,13 @@ aside {
   align-items: center;
   gap: 8px;
   padding: 8px 14px 0;
+}
+.sharing {
+  height: auto;
+  margin-bottom: 10px;
+}
+.sharing :deep(.el-checkbox__label) {
+  white-space: normal;
 }
 .keep {
   width: 100%;

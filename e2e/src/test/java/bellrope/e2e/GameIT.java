@@ -21,6 +21,8 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.DisplayName;
 import org.junit.jupiter.api.Test;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
 
 /** A running game and the bench: the client for Java, a real server, a page. */
 @DisplayName("A running game")
@@ -169,6 +171,43 @@ class GameIT extends AtBench {
         game.pulls.add(snapped);
         bench.awaitText("[data-testid=ticker]", "hard knock");
         bench.await(b -> game.births > 0);
+    }
+
+    private double spread() {
+        return game.project
+                .effect("peat splat")
+                .orElseThrow()
+                .emitters()
+                .get(0)
+                .birth()
+                .spread();
+    }
+
+    @Test
+    void whatIsTriedInAFieldIsInTheGameAtOnceWhereThatIsWantedAndGoesWithIt() {
+        bench.click("[data-testid=sharing]");
+        bench.awaitText("header", "1 game with drafts");
+        bench.clickText("nav a", "Effects");
+        bench.clickStarting(".list li button", "peat splat");
+        WebElement field = bench.one("input[aria-label^='Spread']");
+        bench.await(b -> "12".equals(field.getDomProperty("value")));
+        field.sendKeys(Keys.ARROW_UP);
+        // Neither Enter nor leaving: it is not saved.
+        bench.await(b -> spread() > 12);
+        assertThat(bench.js("return fetch('/api/projects/1/bundle').then(r => r.json()).then(p =>"
+                        + "p.effects.find(e => e.name === 'peat splat').emitters[0].birth.spread)"))
+                .isEqualTo(12L);
+        field.sendKeys(Keys.ESCAPE);
+        bench.await(b -> spread() == 12);
+        field.sendKeys(Keys.ARROW_UP);
+        bench.await(b -> spread() > 12);
+        field.sendKeys(Keys.ENTER);
+        bench.await(b -> !bench.all("[data-testid=undo]:enabled").isEmpty());
+        bench.clickText("nav a", "Game");
+        bench.click("[data-testid=sharing]");
+        bench.await(b -> bench.all("[data-testid=plays-drafts]").isEmpty());
+        assertThat(spread()).isGreaterThan(12);
+        assertThat(bench.text("header")).doesNotContain("with drafts");
     }
 
     @Test

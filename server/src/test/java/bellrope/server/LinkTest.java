@@ -8,9 +8,6 @@ import bellrope.core.score.Arrival;
 import bellrope.core.score.Writing;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
-import bellrope.format.json.Bundle;
-import bellrope.format.json.Demo;
-import bellrope.format.json.JacksonValue;
 import bellrope.format.link.LinkedStage;
 import bellrope.link.LinkListener;
 import bellrope.link.LinkedGame;
@@ -19,16 +16,11 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.net.Socket;
 import java.net.URI;
-import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.LinkedBlockingQueue;
-import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -36,76 +28,17 @@ import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 
 /** The link to running games, with its real client and over real sockets. */
-class LinkTest {
+class LinkTest extends LinkStory {
     @AutoClose
-    private static final RunningServer server = new RunningServer();
+    private static final RunningServer SERVER = new RunningServer();
 
-    private static final Project DEMO = Demo.project();
     private static final String HELLO =
             "{\"is\":\"hello\",\"protocol\":1,\"game\":\"test\",\"instance\":\"%s\",\"first\":1,\"step\":0}";
     private static final String ENTRY =
             "{\"specversion\":\"1.0\",\"id\":\"%d\",\"source\":\"/g\",\"type\":\"subject.gone\",\"step\":%d,\"subject\":\"x\"}";
 
-    private static final class Listening implements LinkListener {
-        final BlockingQueue<String> said = new LinkedBlockingQueue<>();
-
-        @Override
-        public void linked(String project) {
-            said.add("linked with " + project);
-        }
-
-        @Override
-        public void unlinked(String why) {
-            said.add("unlinked: " + why);
-        }
-
-        @Override
-        public void wrong(String why) {
-            said.add("wrong: " + why);
-        }
-
-        String next() throws InterruptedException {
-            return said.poll(10, TimeUnit.SECONDS);
-        }
-    }
-
-    // Each is called otherwise: the server may not know yet that the one before has ended.
-    private static int opened;
-
-    private static LinkedGame game(Project bundle, LinkListener listener) {
-        URI address = URI.create("ws://localhost:" + server.port + "/link?project=1");
-        return LinkedGame.open(bundle, "game " + ++opened, "", address, listener);
-    }
-
-    private static void await(BooleanSupplier condition) throws InterruptedException {
-        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(20);
-        while (!condition.getAsBoolean()) {
-            assertThat(System.nanoTime()).as("waited too long").isLessThan(until);
-            Thread.sleep(1);
-        }
-    }
-
-    private static Project saved() {
-        return Bundle.read(server.send("GET", "/api/projects/1/bundle", null).bytes())
-                .value()
-                .orElseThrow();
-    }
-
-    private static void save(String effect, double drag) {
-        JsonNode part = server.part("effect", effect);
-        String body = part.get("body").toString().replaceFirst("\"drag\":[0-9.]+", "\"drag\":" + drag);
-        assertThat(server.send(
-                                "PUT",
-                                "/api/parts/" + part.get("id").asLong(),
-                                "{\"basedOn\":" + part.get("revision").asLong() + ",\"body\":" + body + "}")
-                        .status())
-                .isEqualTo(200);
-    }
-
-    private static byte[] bytes(ByteBuffer frame) {
-        byte[] bytes = new byte[frame.remaining()];
-        frame.duplicate().get(bytes);
-        return bytes;
+    LinkTest() {
+        super(SERVER);
     }
 
     @Test
@@ -163,58 +96,6 @@ class LinkTest {
             assertThat(bytes(stage.stage().frame(1)))
                     .isEqualTo(bytes(game.stage().frame(1)));
         }
-    }
-
-    // Of the game that was opened last.
-    private static JsonNode standing() throws Exception {
-        try (TestSocket bench = new TestSocket(server, "/api/games?project=1")) {
-            JsonNode told = bench.word("game");
-            while (!told.at("/game/game").asString().equals("game " + opened)) {
-                told = bench.word("game");
-            }
-            return told;
-        }
-    }
-
-    /** Follows the game that was opened last, as a bench does. */
-    private static LinkedStage followed(LinkedGame game) throws Exception {
-        JsonNode told = standing();
-        // What it took may be on its way.
-        while (told.at("/game/changeAtFirst").asLong() == 0) {
-            told = standing();
-        }
-        try (TestSocket bench = new TestSocket(server, "/api/games?project=1")) {
-            String instance = told.at("/game/instance").asString();
-            LinkedStage stage =
-                    new LinkedStage(bundle(told.at("/game/changeAtFirst").asLong()));
-            long from = told.at("/game/first").asLong();
-            int step = 0;
-            while (step < game.stage().now()) {
-                bench.say(
-                        "{\"is\":\"want\",\"game\":\"" + instance + "\",\"from\":" + from + ",\"step\":" + step + "}");
-                JsonNode said = bench.word("said");
-                assertThat(said.get("from").asLong()).isEqualTo(from);
-                for (JsonNode entry : said.get("entries")) {
-                    if (entry.get("type").asString().equals("bundle.taken")) {
-                        stage.take(
-                                bundle(entry.at("/data/change").asLong()),
-                                entry.get("step").asInt());
-                    }
-                    assertThat(stage.follow(JacksonValue.of(entry)).problems()).isEmpty();
-                    from++;
-                }
-                step = said.get("step").asInt();
-                stage.reach(step);
-            }
-            return stage;
-        }
-    }
-
-    private static Project bundle(long change) {
-        return Bundle.read(server.send("GET", "/api/projects/1/bundles/" + change, null)
-                        .bytes())
-                .value()
-                .orElseThrow();
     }
 
     @Test
@@ -479,9 +360,9 @@ class LinkTest {
 
     // By hand: the client of the JDK lets nobody say where a page comes from.
     private static int handshake(String path, String origin) {
-        try (Socket socket = new Socket("localhost", server.port)) {
+        try (Socket socket = new Socket("localhost", SERVER.port)) {
             socket.getOutputStream()
-                    .write(("GET " + path + " HTTP/1.1\r\nHost: localhost:" + server.port + "\r\nOrigin: " + origin
+                    .write(("GET " + path + " HTTP/1.1\r\nHost: localhost:" + SERVER.port + "\r\nOrigin: " + origin
                                     + "\r\nConnection: Upgrade\r\nUpgrade: websocket\r\nSec-WebSocket-Version: 13\r\n"
                                     + "Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r\n\r\n")
                             .getBytes(StandardCharsets.US_ASCII));

@@ -21,8 +21,7 @@ class BundleRequests {
     @GetMapping(path = "/api/projects/{project}/bundles/{change}", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> at(@PathVariable long project, @PathVariable long change) {
         return ResponseEntity.ok(bundles.at(project, change)
-                .orElseThrow(() ->
-                        Refusal.notThere("bundle of change " + change + "; the last " + Bundles.MOST + " are kept"))
+                .orElseThrow(() -> Refusal.notThere("bundle " + change + "; the last " + Bundles.MOST + " are kept"))
                 .text());
     }
 }

@@ -6,6 +6,7 @@ import bellrope.format.json.LinkJson.Have;
 import bellrope.format.link.BundleHash;
 import bellrope.format.link.Patch;
 import bellrope.server.store.ProjectStore;
+import bellrope.server.store.Refusal;
 import bellrope.server.store.Snapshot;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -14,17 +15,23 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 
-/** The bundles of projects as they stood lately, for whoever has one of them and wants what changed since. */
+/**
+ * The bundles of projects as games shall have them, and had them lately.
+ *
+ * <p>A bundle as it was saved has the number of its change; one with something in it that is not saved has a number below 0,
+ * which no other has had since the server was started.
+ */
 @Component
 class Bundles {
-    /** Bundles kept of one project, and characters of them. */
-    static final int MOST = 64;
+    /** Bundles kept of one project, and bytes of them. */
+    static final int MOST = 1_000;
 
-    private static final long MOST_CHARACTERS = 16 << 20;
+    private static final long MOST_BYTES = 16 << 20;
     /** Bundles that are kept parsed: what a game has, and what it gets. */
     private static final int MOST_PARSED = 4;
 
     private final ProjectStore store;
+    private final Drafts drafts = new Drafts();
     private final Map<Long, Kept> kept = new HashMap<>();
     private final Map<Have, JsonNode> parsed = new LinkedHashMap<>(8, 0.75f, true) {
         @Override
@@ -32,51 +39,115 @@ class Bundles {
             return size() > MOST_PARSED;
         }
     };
+    private long drafted;
 
     Bundles(ProjectStore store) {
         this.store = store;
     }
 
-    /** A bundle, as it stood after a change. */
-    record At(long project, Have have, String text) {}
-
-    private static final class Kept {
-        final LinkedHashMap<Long, At> byChange = new LinkedHashMap<>();
-        long characters;
+    /** A bundle as it stood once. */
+    record At(long project, Have have, String text) {
+        /** Whether something in it is not saved. */
+        boolean draft() {
+            return have.change() < 0;
+        }
     }
 
-    /** Returns the bundle of a project as it stands. */
+    private static final class Kept {
+        final LinkedHashMap<Long, Packed> byChange = new LinkedHashMap<>();
+        long bytes;
+        // As it is saved; and with what is not, made of what.
+        At saved;
+        At now;
+        Map<Long, JsonNode> with = Map.of();
+        Refusal refused;
+    }
+
+    /** Returns the bundle that games of a project shall have: as it is saved, with what is drafted as long as that fits. */
     synchronized At now(long project) {
         Snapshot snapshot = store.get(project);
         Kept of = kept.computeIfAbsent(project, p -> new Kept());
-        At known = of.byChange.get(snapshot.change());
-        if (known != null) {
-            return known;
+        Map<Long, JsonNode> with = drafts.of(project);
+        boolean other = of.saved == null || of.saved.have().change() != snapshot.change();
+        if (other) {
+            String text = Bundle.write(snapshot.project());
+            of.saved = new At(project, new Have(snapshot.change(), BundleHash.of(text)), text);
+            of.now = of.saved;
+            keep(of.saved);
         }
-        String text = Bundle.write(snapshot.project());
-        At at = new At(project, new Have(snapshot.change(), BundleHash.of(text)), text);
-        of.byChange.put(snapshot.change(), at);
-        of.characters += text.length();
-        while (of.byChange.size() > MOST || of.byChange.size() > 1 && of.characters > MOST_CHARACTERS) {
-            of.characters -= of.byChange
-                    .remove(of.byChange.keySet().iterator().next())
-                    .text()
-                    .length();
+        if (other || !with.equals(of.with)) {
+            of.with = with;
+            of.refused = null;
+            try {
+                of.now = with.isEmpty() ? of.saved : with(of, with);
+            } catch (Refusal refusal) {
+                // It stays as it was.
+                of.refused = refusal;
+            }
         }
-        return at;
+        return of.now;
+    }
+
+    private At with(Kept of, Map<Long, JsonNode> bodies) {
+        String text = Bundle.write(store.drafted(of.saved.project(), bodies).project());
+        for (At known : new At[] {of.saved, of.now}) {
+            if (known.text().equals(text)) {
+                return known;
+            }
+        }
+        return new At(of.saved.project(), new Have(--drafted, BundleHash.of(text)), text);
+    }
+
+    /**
+     * Takes all that a page shows unsaved, in place of what it showed before; nothing, when it has gone.
+     *
+     * @return the bundle that games shall have now
+     * @throws Refusal if it is wrong, or would leave names that disagree; then they shall have what they had
+     */
+    synchronized At show(String socket, long project, Map<Long, JsonNode> bodies) {
+        Map<Long, JsonNode> before = drafts.show(socket, project, bodies);
+        At now = now(project);
+        Refusal refused = kept.get(project).refused;
+        if (refused != null && !bodies.isEmpty()) {
+            drafts.show(socket, project, before);
+            throw refused;
+        }
+        return now;
+    }
+
+    /** Keeps a bundle that some game has from now on. */
+    synchronized void keep(At at) {
+        Kept of = kept.get(at.project());
+        if (of.byChange.containsKey(at.have().change())) {
+            return;
+        }
+        Packed packed = Packed.of(at.have(), at.text());
+        of.byChange.put(at.have().change(), packed);
+        of.bytes += packed.bytes().length;
+        while (of.byChange.size() > MOST || of.byChange.size() > 1 && of.bytes > MOST_BYTES) {
+            of.bytes -=
+                    of.byChange.remove(of.byChange.keySet().iterator().next()).bytes().length;
+        }
     }
 
     /** Returns the bundle as it stood after a change; empty where it is not kept. */
     synchronized Optional<At> at(long project, long change) {
         At now = now(project);
-        return Optional.ofNullable(kept.get(now.project()).byChange.get(change));
+        Kept of = kept.get(project);
+        for (At known : new At[] {now, of.saved}) {
+            if (known.have().change() == change) {
+                return Optional.of(known);
+            }
+        }
+        return Optional.ofNullable(of.byChange.get(change)).map(p -> new At(project, p.have(), p.text()));
     }
 
-    /** Returns a bundle that is kept by its hash. */
-    synchronized Optional<At> found(long project, String hash) {
+    /** Returns the last bundle that is kept with a hash. */
+    synchronized Optional<Have> found(long project, String hash) {
         now(project);
         return kept.get(project).byChange.values().stream()
-                .filter(at -> at.have().hash().equals(hash))
+                .map(Packed::have)
+                .filter(have -> have.hash().equals(hash))
                 .reduce((one, later) -> later);
     }
 

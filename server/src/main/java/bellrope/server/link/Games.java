@@ -45,11 +45,13 @@ class Games {
         this.bundles = bundles;
         this.readers = readers;
         this.threads = life.threads();
-        readers.whenChanged(project -> {
-            if (changed.add(project)) {
-                threads.execute(() -> passOn(project));
-            }
-        });
+        readers.whenChanged(this::changed);
+    }
+
+    private void changed(long project) {
+        if (changed.add(project)) {
+            threads.execute(() -> passOn(project));
+        }
     }
 
     /** A window that follows the games of a project. What it wants and cannot have yet waits here. */
@@ -101,7 +103,7 @@ class Games {
      */
     Running come(String instance, long project, Hello hello, Outlet outlet) {
         forget();
-        Have has = bundles.found(project, hello.hash()).map(Bundles.At::have).orElse(null);
+        Have has = bundles.found(project, hello.hash()).orElse(null);
         Running running = games.get(instance);
         if (running != null && running.project() != project) {
             // The same game with another project: what it said was of the other.
@@ -140,12 +142,12 @@ class Games {
                 "shows", running.instance(), running.who().can(), running.who().looks());
     }
 
-    /** Brings a game to the present bundle. */
+    /** Brings a game to the present bundle; to one with drafts not before it has taken the one before. */
     private void bring(Running running) {
         synchronized (running) {
             Bundles.At now = bundles.now(running.project());
             Have has = running.has();
-            if (now.have().equals(has)) {
+            if (now.have().equals(has) || now.draft() && running.takes(System.nanoTime())) {
                 return;
             }
             String text = (has == null ? Optional.<JsonNode>empty() : bundles.since(has, now))
@@ -156,8 +158,13 @@ class Games {
                             now.have().hash(),
                             patch)))
                     .orElseGet(() -> whole(now));
-            running.send(text, now.have());
+            send(running, text, now);
         }
+    }
+
+    private void send(Running running, String text, Bundles.At now) {
+        bundles.keep(now);
+        running.send(text, now.have(), System.nanoTime());
     }
 
     private String whole(Bundles.At now) {
@@ -169,7 +176,7 @@ class Games {
     void sendWhole(Running running) {
         synchronized (running) {
             Bundles.At now = bundles.now(running.project());
-            running.send(whole(now), now.have());
+            send(running, whole(now), now);
         }
     }
 
@@ -198,9 +205,10 @@ class Games {
         }
     }
 
-    /** Notes what a game could not take; empty when it could. */
+    /** Notes what a game could not take; empty when it could. What came meanwhile it is sent now. */
     void refused(Running running, String why) {
         running.refused(why);
+        bring(running);
         tell(running);
     }
 
@@ -257,6 +265,18 @@ class Games {
         } else {
             game.send(JsonText.compact(new Asked("asked", what)));
         }
+    }
+
+    /**
+     * Lets games have all that a page shows unsaved; nothing, when it has gone.
+     *
+     * @return number of the bundle that they get
+     * @throws Refusal if it is wrong, or would leave names that disagree; then they keep what they have
+     */
+    long show(String socket, long project, Map<Long, JsonNode> bodies) {
+        long change = bundles.show(socket, project, bodies).have().change();
+        changed(project);
+        return change;
     }
 
     Bench bench(String socket) {

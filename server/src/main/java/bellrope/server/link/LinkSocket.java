@@ -263,7 +263,7 @@ class LinkSocket extends TalkingSocket {
         }
         int step = (int) whole(entry, "step", place + "/step", 0, Integer.MAX_VALUE);
         long taken = entry.get("type").stringValue().equals(LinkJson.TAKEN)
-                ? whole(entry.path("data"), "change", place + "/data/change", 0, 1L << 53)
+                ? whole(entry.path("data"), "change", place + "/data/change", -(1L << 53), 1L << 53)
                 : 0;
         return new Running.Entry(step, taken, JsonText.compact(entry));
     }

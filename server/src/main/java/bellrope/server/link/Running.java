@@ -15,6 +15,8 @@ final class Running {
     static final int MOST_CHARACTERS = 4 << 20;
     /** Entries that a bench gets at once. */
     static final int MOST_AT_ONCE = 1_000;
+    /** Nanoseconds for which an answer to a bundle is waited for; who only tells never gives one. */
+    private static final long ANSWERS_WITHIN = 1_000_000_000L;
 
     private final String instance;
     private final long project;
@@ -33,8 +35,10 @@ final class Running {
     private int step;
     private String refused = "";
     private long lastSign;
+    // When it was sent a bundle that it has not answered yet; 0 where it has.
+    private long sentAt;
 
-    /** @param taken change of a bundle that the entry says was taken; 0 for any other entry */
+    /** @param taken number of a bundle that the entry says was taken; 0 for any other entry */
     record Entry(int step, long taken, String text) {}
 
     /** How a game stands, for benches. */
@@ -77,6 +81,7 @@ final class Running {
         this.outlet = outlet;
         this.has = has;
         this.lastSign = now;
+        this.sentAt = 0;
         return before;
     }
 
@@ -112,11 +117,17 @@ final class Running {
     }
 
     /** Sends something that makes another bundle of the one it has. */
-    synchronized void send(String text, Have then) {
+    synchronized void send(String text, Have then, long now) {
         if (outlet != null) {
             outlet.text(text);
             has = then;
+            sentAt = now;
         }
+    }
+
+    /** Whether it is still taking what it was sent last. */
+    synchronized boolean takes(long now) {
+        return sentAt != 0 && now - sentAt < ANSWERS_WITHIN;
     }
 
     /** Sends a word. */
@@ -146,7 +157,7 @@ final class Running {
             next = from;
         }
         for (int i = (int) Math.min(said.size(), next - from); i < said.size(); i++) {
-            if (said.get(i).taken() > 0 && changeAtFirst == 0) {
+            if (said.get(i).taken() != 0 && changeAtFirst == 0) {
                 // Nobody here knows with which bundle it began; what plays bends to this one, as if it had always been
                 // so.
                 changeAtFirst = said.get(i).taken();
@@ -160,7 +171,7 @@ final class Running {
             characters -= old.text().length();
             first++;
             stepAtFirst = old.step();
-            changeAtFirst = old.taken() > 0 ? old.taken() : changeAtFirst;
+            changeAtFirst = old.taken() != 0 ? old.taken() : changeAtFirst;
         }
         if (head > entries.size() / 2) {
             entries.subList(0, head).clear();
@@ -170,6 +181,7 @@ final class Running {
 
     /** Notes that it could not take a bundle; empty when it could. */
     synchronized void refused(String why) {
+        sentAt = 0;
         refused = why;
     }
 

@@ -17,6 +17,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -324,6 +325,35 @@ public class ProjectStore {
                 ? present.with(present.name(), present.revision() + 1, true, present.body(), present.value(), now())
                 : present.with(body.name(), present.revision() + 1, false, body.json(), body.value(), now());
         return edit.place() == null ? next : next.at(edit.place());
+    }
+
+    /**
+     * Returns a project as it would be with other bodies of some of its parts; nothing is kept.
+     *
+     * @param bodies by part
+     * @throws Refusal if anything in one is wrong, or would leave names that disagree
+     */
+    public Snapshot drafted(long project, Map<Long, JsonNode> bodies) {
+        Snapshot before = get(project);
+        List<Part> next = new ArrayList<>();
+        List<Problem> problems = new ArrayList<>();
+        bodies.forEach((id, json) -> {
+            Part present = before.part(id).orElseThrow(() -> Refusal.notThere("part " + id));
+            Snapshot.Body body = Snapshot.read(present.kind(), json);
+            problems.addAll(body.problems());
+            if (!body.wrong()) {
+                next.add(present.with(
+                        body.name(), present.revision(), false, body.json(), body.value(), present.savedAt()));
+            }
+        });
+        if (!problems.isEmpty()) {
+            throw Refusal.wrong(problems);
+        }
+        Snapshot after = before.after(before.change(), next);
+        if (!next.isEmpty()) {
+            check(before, next, after);
+        }
+        return after;
     }
 
     private static Refusal outdated(Part present, Edit edit) {
