@@ -18,6 +18,7 @@ import { spriteSources } from '../stage/sprites'
 import StageFigures from '../stage/StageFigures.vue'
 import StageRoom from '../stage/StageRoom.vue'
 import StageView from '../stage/StageView.vue'
+import BuiltAgainst from './BuiltAgainst.vue'
 import { byNeed, type Happening, type Outcome } from './link'
 import { useGame, type Line } from './useGame'
 import { sharing, unshared } from './useSharing'
@@ -167,7 +168,7 @@ useKeys({
         </template>
         <template v-if="game.contract">
           <dt>contract</dt>
-          <dd>{{ game.contract }}</dd>
+          <dd><BuiltAgainst :version="game.contract" /></dd>
         </template>
         <dt>said</dt>
         <dd>{{ showNumber(said) }} things</dd>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, Refused, type ContractView } from '../api/client'
 import { latest } from '../common/latest'
 import { useKeys } from '../common/useKeys'
@@ -12,7 +13,8 @@ import FilePane, { FORMATS } from './FilePane.vue'
 const props = defineProps<{ find: string }>()
 const project = useProject()
 const view = shallowRef<ContractView>()
-const against = ref<string>()
+const asked = useRoute().query.against
+const against = ref(typeof asked === 'string' ? asked : undefined)
 const name = ref('')
 const note = ref('')
 const offline = ref('')

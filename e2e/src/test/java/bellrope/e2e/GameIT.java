@@ -40,11 +40,11 @@ class GameIT extends AtBench {
         private volatile Project project;
         private final AtomicInteger unlinked = new AtomicInteger();
 
-        Playing(String address) {
+        Playing(String address, String contract) {
             linked = LinkedGame.open(
                     Demo.project(),
                     "Windrow Post",
-                    "",
+                    contract,
                     URI.create(address.replace("http", "ws") + "/link"),
                     new LinkListener() {
                         @Override
@@ -93,7 +93,7 @@ class GameIT extends AtBench {
     @BeforeEach
     void link() {
         bench.open("/#/game");
-        game = new Playing(bench.address());
+        game = new Playing(bench.address(), "");
         bench.await(b -> bench.all("[data-testid=game-state]").stream()
                 .anyMatch(e -> e.getText().endsWith("linked")));
         bench.await(
@@ -211,6 +211,29 @@ class GameIT extends AtBench {
     }
 
     @Test
+    void whatHasBrokenAGameSinceItWasBuiltIsSaid() throws Exception {
+        bench.clickText("nav a", "Handoff");
+        bench.clickText("nav form button", "Hand over 1");
+        bench.awaitText("[data-testid=differences]", "Nothing differs from version 1");
+        bench.clickText("nav a", "Game");
+        game.close();
+        game = new Playing(bench.address(), "1");
+        bench.awaitText("[data-testid=built-against]", "1: as it is now");
+        Object added = bench.js("return fetch('/api/projects/1').then(r => r.json()).then(p => {"
+                + "const e = p.parts.find(e => e.kind === 'event' && e.name === 'parcel.delivered');"
+                + "const body = {...e.body, fields: [...e.body.fields, {name: 'weight', type: 'number', range: [0, 9]}]};"
+                + "return fetch('/api/parts/' + e.id, {method: 'PUT', headers: {'Content-Type': 'application/json'},"
+                + "body: JSON.stringify({basedOn: e.revision, body})}).then(r => r.text())})");
+        assertThat(String.valueOf(added)).contains("weight").doesNotContain("problems");
+        bench.clickText("[data-testid=built-against] a", "1 thing differs now, 1 breaks game code");
+        bench.awaitText("[data-testid=differences]", "weight");
+        game.close();
+        game = new Playing(bench.address(), "last year's");
+        bench.clickText("nav a", "Game");
+        bench.awaitText("[data-testid=built-against]", "last year's: no version of that name was handed over");
+    }
+
+    @Test
     void whatCameIsKeptAsARehearsal() {
         game.pulls.add(landed("thatch", 9, 4));
         bench.awaitText("[data-testid=game-account]", "landing on thatch");
@@ -251,7 +274,7 @@ class GameIT extends AtBench {
         game.close();
         bench.awaitText("[data-testid=game-state]", "lost");
         assertThat(game.unlinked.get()).isZero();
-        game = new Playing(bench.address());
+        game = new Playing(bench.address(), "");
         bench.await(b -> bench.all("[data-testid=game-state]").stream()
                 .anyMatch(e -> e.getText().endsWith("linked")));
         game.pulls.add(landed("water", 9, 4));
