@@ -239,9 +239,18 @@ public record Effect(
      * @param values by parameter name, already held inside their bounds
      */
     public List<Emitter> resolved(Map<String, Datum> values) {
+        return resolved(values, false);
+    }
+
+    /** Returns the emitters with those values, as far as it matters for when particles are born and how long they live. */
+    public List<Emitter> timed(Map<String, Datum> values) {
+        return resolved(values, true);
+    }
+
+    private List<Emitter> resolved(Map<String, Datum> values, boolean times) {
         List<Emitter> resolved = emitters;
         for (Parameter parameter : parameters) {
-            if (parameter.bindings().isEmpty()) {
+            if (times ? !parameter.times() : parameter.bindings().isEmpty()) {
                 continue;
             }
             Datum value = values.getOrDefault(parameter.name(), parameter.standard());

@@ -100,6 +100,16 @@ public record Parameter(
         return new Parameter(name, type, other, unit, description, scale, byGame, bindings);
     }
 
+    /** Tells whether it says when particles are born, or for how long they live at most. */
+    boolean times() {
+        for (Binding binding : bindings) {
+            if (binding.property().times()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Returns this parameter as one that game code sets. */
     public Parameter setByGame() {
         return new Parameter(name, type, standard, unit, description, scale, true, bindings);

@@ -311,6 +311,11 @@ public enum Property {
         return this == COUNT || this == RATE || this == PER_UNIT || this == LIFETIME;
     }
 
+    /** Tells whether it says when they are born, or for how long they live at most. */
+    public boolean times() {
+        return this == RATE || this == LIFETIME || this == PLAYBACK || this == DELAY;
+    }
+
     /**
      * Tells whether all particles of an instance share it from its beginning, so that it cannot change while it plays; what is
      * {@link #motion} can where a life is live.

@@ -112,7 +112,12 @@ public record EventType(
     }
 
     public Optional<Field> field(String wanted) {
-        return fields.stream().filter(f -> f.name().equals(wanted)).findFirst();
+        for (Field field : fields) {
+            if (field.name().equals(wanted)) {
+                return Optional.of(field);
+            }
+        }
+        return Optional.empty();
     }
 
     public Optional<Field> vector(Meaning meaning) {

@@ -3,11 +3,9 @@ package bellrope.core.sim;
 import bellrope.core.effect.Birth;
 import bellrope.core.effect.Burst;
 import bellrope.core.effect.Course;
-import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.random.Purpose;
 import bellrope.core.value.Exact;
-import bellrope.core.value.Pace;
 import bellrope.core.value.Rotation;
 import bellrope.core.value.Vec3;
 import java.util.List;
@@ -33,9 +31,8 @@ public final class EffectRun {
     private List<Emitter> peaks;
     // How often they were raised.
     private int raised;
+    private Plan plan;
     private final Course course;
-    private final Pace pace;
-    private final Schedule[] schedules;
     private final Layer[] layers;
     private final Orientation[] frames;
     private final Launch[] launches;
@@ -57,7 +54,6 @@ public final class EffectRun {
     private final double[] streamShare;
     private final double[] travelShare;
     private Rotation turn;
-    private Hold hold;
     private final double windUp;
     private final double fadeOut;
     private int stopped = Integer.MAX_VALUE;
@@ -83,7 +79,6 @@ public final class EffectRun {
     /**
      * An instance whose emitters stay as they are, going straight on.
      *
-     * @param effect whose emitters are played
      * @param emitters with their parameters resolved
      * @param layers one per emitter
      * @param key see {@link bellrope.core.random.Draws#instanceKey}
@@ -91,48 +86,46 @@ public final class EffectRun {
      * @param descent from a particle
      */
     public EffectRun(
-            Effect effect,
+            Plan plan,
             List<Emitter> emitters,
             Layer[] layers,
-            Pace pace,
             long key,
             int start,
             Placement placement,
             Descent descent) {
         this(
-                effect,
+                plan,
                 emitters,
                 emitters,
                 layers,
-                pace,
                 key,
                 start,
-                MovementPath.straight(placement.origin(), placement.facing(), placement.velocity(), pace),
+                MovementPath.straight(placement.origin(), placement.facing(), placement.velocity(), plan.pace()),
                 descent);
     }
 
     /**
      * An instance whose emitters may be {@link #drive driven}.
      *
+     * @param plan of the peaks
      * @param peaks the same emitters with the highest rates and longest lives that driving will bring; the schedule of births
      *     is theirs, and where the rate is lower only a share of them comes true
      * @param way where it goes
      * @param descent from a particle
      */
     public EffectRun(
-            Effect effect,
+            Plan plan,
             List<Emitter> emitters,
             List<Emitter> peaks,
             Layer[] layers,
-            Pace pace,
             long key,
             int start,
             MovementPath way,
             Descent descent) {
         this.emitters = emitters;
         this.peaks = peaks;
-        this.course = effect.course();
-        this.pace = pace;
+        this.plan = plan;
+        this.course = plan.course();
         this.layers = layers;
         this.key = key;
         this.start = start;
@@ -140,12 +133,10 @@ public final class EffectRun {
         this.early = descent.early();
         this.generation = descent.generation();
         this.turn = way.turn(0);
-        this.births = new Births(pace);
-        double tempo = emitters.get(0).stepsPerSecond(pace);
-        this.windUp = course.windUp() * tempo;
-        this.fadeOut = course.fadeOut() * tempo;
+        this.births = new Births(plan.pace());
+        this.windUp = course.windUp() * plan.tempo();
+        this.fadeOut = course.fadeOut() * plan.tempo();
         int n = emitters.size();
-        this.schedules = new Schedule[n];
         this.frames = new Orientation[n];
         this.launches = new Launch[n];
         this.movers = new Mover[n];
@@ -153,21 +144,48 @@ public final class EffectRun {
         for (int i = 0; i < n; i++) {
             Emitter emitter = emitters.get(i);
             follows |= emitter.life().live();
-            schedules[i] =
-                    new Schedule(peaks.get(i).birth(), course, peaks.get(i).stepsPerSecond(pace));
             frames[i] = Orientation.of(turn, emitter.birth(), emitter.look());
             launches[i] = births.launch();
             if (layers[i].integrated()) {
-                movers[i] = new Mover(emitter, layers[i].lanes(), i, turn, pace);
+                movers[i] = new Mover(emitter, layers[i].lanes(), i, turn, plan.pace());
             }
-            layers[i].reach(Hold.life(peaks.get(i), pace) + 1);
+            layers[i].reach(plan.life(i) + 1);
         }
         this.live = follows;
         this.streamShare = new double[n];
         this.travelShare = new double[n];
         share();
         this.offspring = new Offspring(emitters, movers, births);
-        this.hold = Hold.of(course, peaks, pace);
+    }
+
+    /** An instance that is only held: nothing is ever born of it. */
+    private EffectRun(Plan plan, Layer[] layers, int start, MovementPath way) {
+        this.emitters = List.of();
+        this.peaks = List.of();
+        this.plan = plan;
+        this.course = plan.course();
+        this.layers = layers;
+        this.key = 0;
+        this.start = start;
+        this.way = way;
+        this.early = 0;
+        this.generation = 0;
+        this.turn = way.turn(0);
+        this.births = null;
+        this.windUp = 0;
+        this.fadeOut = course.fadeOut() * plan.tempo();
+        this.frames = new Orientation[0];
+        this.launches = new Launch[0];
+        this.movers = new Mover[0];
+        this.live = false;
+        this.streamShare = at;
+        this.travelShare = at;
+        this.offspring = null;
+    }
+
+    /** Returns an instance that is only held, so that it is known when it is over: nothing may be born of it. */
+    public static EffectRun held(Plan plan, Layer[] layers, int start, MovementPath way) {
+        return new EffectRun(plan, layers, start, way);
     }
 
     /**
@@ -217,12 +235,10 @@ public final class EffectRun {
         }
         raised = times;
         peaks = higher;
-        for (int i = 0; i < schedules.length; i++) {
-            schedules[i] =
-                    new Schedule(peaks.get(i).birth(), course, peaks.get(i).stepsPerSecond(pace));
-            layers[i].reach(Hold.life(peaks.get(i), pace) + 1);
+        plan = plan.of(higher);
+        for (int i = 0; i < layers.length; i++) {
+            layers[i].reach(plan.life(i) + 1);
         }
-        hold = Hold.of(course, peaks, pace);
         share();
     }
 
@@ -347,9 +363,9 @@ public final class EffectRun {
         turned(step - start);
         moveOn(local);
         way.velocity(step - start, velocity);
-        for (int e = 0; e < schedules.length; e++) {
+        for (int e = 0; e < layers.length; e++) {
             Emitter emitter = emitters.get(e);
-            Schedule schedule = schedules[e];
+            Schedule schedule = plan.schedule(e);
             int bursts = emitter.birth().bursts().size();
             for (int b = 0; b < bursts; b++) {
                 for (int nth = 0; nth < schedule.times(b); nth++) {
@@ -369,7 +385,7 @@ public final class EffectRun {
 
     private void stream(int e, Emitter emitter, int step) {
         double local = now(step);
-        Schedule schedule = schedules[e];
+        Schedule schedule = plan.schedule(e);
         long due = schedule.streamed(local);
         int source = raised == 0 ? 0 : RAISED_SOURCE + raised;
         for (long n = schedule.streamed(local - 1); n < due; n++) {
@@ -442,7 +458,7 @@ public final class EffectRun {
                 return;
             }
             double time = local - 1 + Math.min(1, Math.max(0, (n / perUnit - before) / (after - before)));
-            if (schedules[e].travels(time)) {
+            if (plan.schedule(e).travels(time)) {
                 again(e, emitter, local, time);
                 spawn(e, frames[e], batch.one(key, source, 0, (int) n, step, ramp(time) * travelShare[e]));
             }
@@ -543,16 +559,18 @@ public final class EffectRun {
 
     /** Returns how long it is needed. */
     public Hold hold() {
-        return hold;
+        return plan.hold();
     }
 
     /** Tells whether its emitters may still spawn by themselves. */
     public boolean spawns(int step) {
-        return !over((double) step - start) && (course.looping() || step - start < hold.lastBirth());
+        return !over((double) step - start)
+                && (course.looping() || step - start < plan.hold().lastBirth());
     }
 
     /** Tells whether nothing of it is left and nothing more can come. */
     public boolean over(int step) {
+        Hold hold = plan.hold();
         if (hold.steps().isPresent()) {
             return step - start >= hold.steps().getAsInt();
         }

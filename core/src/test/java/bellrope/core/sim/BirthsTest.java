@@ -46,10 +46,9 @@ class BirthsTest {
         Emitter emitter = Sample.emitter("e", 1, birth, Sample.still());
         Layer layer = new Layer(emitter, 60, 0, new Sprite("dot", 1));
         EffectRun run = new EffectRun(
-                Sample.effect("e", emitter),
+                new Plan(Sample.effect("e", emitter).course(), List.of(emitter), Pace.SIXTY),
                 List.of(emitter),
                 new Layer[] {layer},
-                Pace.SIXTY,
                 99,
                 0,
                 new EffectRun.Placement(Vec3.ZERO, facing, Vec3.ZERO),

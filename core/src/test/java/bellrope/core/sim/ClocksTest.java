@@ -81,10 +81,9 @@ class ClocksTest {
             Emitter e = Sample.emitter("e", 1, Sample.burst(1, seconds).with(d -> d.spin = Range.of(180)), life);
             Layer layer = new Layer(e, 60, 0, new Sprite("dot", 1));
             EffectRun run = new EffectRun(
-                    Sample.effect("e", e),
+                    new Plan(Sample.effect("e", e).course(), List.of(e), Pace.SIXTY),
                     List.of(e),
                     new Layer[] {layer},
-                    Pace.SIXTY,
                     3,
                     0,
                     new EffectRun.Placement(Vec3.ZERO, Vec3.UP, Vec3.ZERO),
@@ -263,10 +262,14 @@ class ClocksTest {
                     Sample.emitter("e", 1, Sample.burst(1, 1), Sample.still()).withPlayback(3);
             Layer layer = new Layer(e, 60, 0, new Sprite("dot", 1));
             EffectRun run = new EffectRun(
-                    Sample.effect("e", e).withCourse(Course.once(1).played(3)),
+                    new Plan(
+                            Sample.effect("e", e)
+                                    .withCourse(Course.once(1).played(3))
+                                    .course(),
+                            List.of(e),
+                            Pace.SIXTY),
                     List.of(e),
                     new Layer[] {layer},
-                    Pace.SIXTY,
                     3,
                     0,
                     new EffectRun.Placement(Vec3.ZERO, Vec3.UP, Vec3.ZERO),

@@ -28,10 +28,9 @@ class GravityShareTest {
         Emitter emitter = Sample.emitter("e", 1, birth, life);
         Layer layer = new Layer(emitter, 60, 0, new Sprite("dot", 1));
         EffectRun run = new EffectRun(
-                Sample.effect("e", emitter).withCourse(Course.once(5)),
+                new Plan(Sample.effect("e", emitter).withCourse(Course.once(5)).course(), List.of(emitter), Pace.SIXTY),
                 List.of(emitter),
                 new Layer[] {layer},
-                Pace.SIXTY,
                 7,
                 0,
                 new EffectRun.Placement(Vec3.ZERO, Vec3.UP, Vec3.ZERO),

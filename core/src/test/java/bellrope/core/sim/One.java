@@ -22,10 +22,9 @@ final class One {
         this.emitter = emitter;
         layer = new Layer(emitter, 60, 0, new Sprite("dot", 1));
         run = new EffectRun(
-                Sample.effect("e", emitter).withCourse(Course.once(5)),
+                new Plan(Sample.effect("e", emitter).withCourse(Course.once(5)).course(), List.of(emitter), Pace.SIXTY),
                 List.of(emitter),
                 new Layer[] {layer},
-                Pace.SIXTY,
                 7,
                 0,
                 new EffectRun.Placement(origin, Vec3.UP, velocity),

@@ -48,10 +48,9 @@ class TrueTimeTest {
         Playing(Emitter emitter, Course course, Pace pace, Vec3 velocity) {
             layer = new Layer(emitter, pace.stepsPerSecond(), 0, new Sprite("dot", 1));
             run = new EffectRun(
-                    Sample.effect("e", emitter).withCourse(course),
+                    new Plan(Sample.effect("e", emitter).withCourse(course).course(), List.of(emitter), pace),
                     List.of(emitter),
                     new Layer[] {layer},
-                    pace,
                     3,
                     0,
                     new EffectRun.Placement(Vec3.ZERO, Vec3.UP, velocity),
@@ -246,10 +245,9 @@ class TrueTimeTest {
                 new Layer(emitters.get(1), 60, 0, new Sprite("dot", 1))
             };
             EffectRun run = new EffectRun(
-                    effect,
+                    new Plan(effect.course(), emitters, Pace.SIXTY),
                     emitters,
                     layers,
-                    Pace.SIXTY,
                     3,
                     0,
                     new EffectRun.Placement(Vec3.ZERO, Vec3.UP, Vec3.ZERO),
@@ -310,10 +308,9 @@ class TrueTimeTest {
                 new Layer(parents, 60, 0, new Sprite("dot", 1)), new Layer(drops, 60, 0, new Sprite("dot", 1))
             };
             EffectRun run = new EffectRun(
-                    effect,
+                    new Plan(effect.course(), effect.emitters(), Pace.SIXTY),
                     effect.emitters(),
                     layers,
-                    Pace.SIXTY,
                     11,
                     0,
                     new EffectRun.Placement(Vec3.ZERO, Vec3.UP, Vec3.ZERO),

@@ -112,7 +112,7 @@ final class Answering {
         }
         double until = stay.inForce().getAsDouble();
         int longest = 0;
-        for (Emitter emitter : first.emitters()) {
+        for (Emitter emitter : first.timed()) {
             longest = Math.max(longest, Hold.life(emitter, scene.pace()));
         }
         return OptionalDouble.of(
@@ -136,7 +136,7 @@ final class Answering {
             Effect mine = scene.roster().over(rope, effect);
             Beginning first = decision.feeding().beginning(mine);
             fed = first.fed();
-            OptionalInt kept = scene.roster().hold(mine, first.emitters());
+            OptionalInt kept = scene.roster().hold(mine, first.timed());
             hold = kept.isPresent() ? OptionalDouble.of(scene.pace().seconds(kept.getAsInt())) : hold;
             // What the rope cuts is not needed any longer than that.
             OptionalDouble cut = rope.overrides().cutAfter();

@@ -41,9 +41,7 @@ public final class Feeding {
     /** Returns what the feeds make of an effect at the beginning; worked out once. */
     public Beginning beginning(Effect effect) {
         if (first == null || first.effect() != effect) {
-            List<Fed> fed = List.copyOf(fed(effect));
-            Map<String, Datum> values = values(fed);
-            first = new Beginning(effect, fed, values, resolved(effect, values));
+            first = new Beginning(this, effect, List.copyOf(fed(effect)));
         }
         return first;
     }

@@ -11,6 +11,7 @@ import bellrope.core.value.Vec3;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -26,6 +27,8 @@ final class Cast {
     private final List<Place> places = new ArrayList<>();
     private final List<Layer> layers = new ArrayList<>();
     private final List<Layer> departed = new ArrayList<>();
+    // Where nothing is born, one set of layers stands for all instances of an effect.
+    private final Map<Effect, Layer[]> empty = new IdentityHashMap<>();
     private final Project project;
     private final boolean shared;
     private static final Sprite NO_SPRITE = new Sprite("none", 1);
@@ -80,6 +83,12 @@ final class Cast {
      * @param apart whether all of them belong to this instance alone
      */
     Layer[] of(Effect effect, List<Emitter> resolved, boolean apart) {
+        return shared
+                ? empty.computeIfAbsent(effect, e -> made(e, e.emitters(), apart))
+                : made(effect, resolved, apart);
+    }
+
+    private Layer[] made(Effect effect, List<Emitter> resolved, boolean apart) {
         Layer[] mine = new Layer[resolved.size()];
         for (int i = 0; i < mine.length; i++) {
             Emitter emitter = resolved.get(i);
@@ -147,6 +156,7 @@ final class Cast {
         layers.clear();
         places.clear();
         byPlace.clear();
+        empty.clear();
         departed.clear();
     }
 

@@ -6,7 +6,9 @@ import bellrope.core.effect.Parameter;
 import bellrope.core.random.Draws;
 import bellrope.core.rope.Rope;
 import bellrope.core.sim.EffectRun;
+import bellrope.core.sim.Layer;
 import bellrope.core.sim.MovementPath;
+import bellrope.core.sim.Plan;
 import bellrope.core.stage.decide.Beginning;
 import bellrope.core.stage.decide.Decision;
 import bellrope.core.stage.decide.Feeding;
@@ -22,10 +24,12 @@ final class Casting {
     private final World world;
     private final Cast cast;
     private final long seed;
+    private final boolean dry;
 
     /** @param dry whether nothing is born, so that all may share layers */
     Casting(Roster roster, World world, boolean dry) {
         this.roster = roster;
+        this.dry = dry;
         this.world = world;
         this.cast = new Cast(roster.project(), dry);
         this.seed = roster.project().settings().seed();
@@ -48,9 +52,13 @@ final class Casting {
         Feeding feeding = decision.feeding();
         Beginning fed = main ? feeding.beginning(mine) : null;
         Map<String, Datum> values = main ? fed.values() : Map.of();
-        List<Emitter> emitters = main ? fed.emitters() : feeding.resolved(mine, values);
-        Driver driver = new Driver(instance, rope, mine, decision, world, values);
-        List<Emitter> peaks = driver.idle() ? emitters : driver.peaks(origin.start());
+        Driver driver =
+                Driver.wanted(instance, rope) ? new Driver(instance, rope, mine, decision, world, values) : null;
+        driver = driver == null || driver.idle() ? null : driver;
+        List<Emitter> emitters = dry
+                ? (main ? fed.timed() : mine.timed(values))
+                : main ? fed.emitters() : feeding.resolved(mine, values);
+        List<Emitter> peaks = driver == null ? emitters : driver.peaks(origin.start());
         boolean follows = main || origin.role() == Origin.Role.START;
         MovementPath way = follows
                 ? decision.placing().way(origin.anchor(), roster.pace())
@@ -65,17 +73,20 @@ final class Casting {
             instance.cutAt(origin.start()
                     + roster.pace().stepsAt(rope.overrides().cutAfter().getAsDouble()));
         }
-        EffectRun run = new EffectRun(
-                mine,
-                emitters,
-                peaks,
-                cast.of(mine, emitters, instance.isApart()),
-                roster.pace(),
-                key(origin, rope, mine),
-                origin.start(),
-                way,
-                EffectRun.Descent.NONE);
-        instance.runs(run, driver.idle() ? null : driver);
+        Plan plan = roster.plan(mine, peaks);
+        Layer[] layers = cast.of(mine, emitters, instance.isApart());
+        EffectRun run = dry
+                ? EffectRun.held(plan, layers, origin.start(), way)
+                : new EffectRun(
+                        plan,
+                        emitters,
+                        peaks,
+                        layers,
+                        key(origin, rope, mine),
+                        origin.start(),
+                        way,
+                        EffectRun.Descent.NONE);
+        instance.runs(run, driver);
     }
 
     /** Returns an instance of a whole effect that a particle began. */
@@ -86,10 +97,9 @@ final class Casting {
         }
         List<Emitter> emitters = effect.emitters();
         EffectRun run = new EffectRun(
-                effect,
+                roster.plan(effect, emitters),
                 emitters,
                 cast.of(effect, emitters, instance.isApart()),
-                roster.pace(),
                 begun.key(),
                 step,
                 new EffectRun.Placement(begun.origin(), begun.facing(), begun.velocity()),

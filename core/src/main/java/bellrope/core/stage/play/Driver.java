@@ -76,6 +76,19 @@ final class Driver {
         }
     }
 
+    /** Tells whether anything may drive an instance, so that it needs one. */
+    static boolean wanted(Instance instance, Rope rope) {
+        if (!instance.hands().isEmpty()) {
+            return true;
+        }
+        for (Feed feed : rope.feeds()) {
+            if (feed.continuous()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Tells whether anything drives yet. */
     boolean idle() {
         return feeds.isEmpty() && instance.hands().isEmpty();

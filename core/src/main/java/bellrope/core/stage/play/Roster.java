@@ -7,7 +7,7 @@ import bellrope.core.event.EventType;
 import bellrope.core.project.Project;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Rope;
-import bellrope.core.sim.Hold;
+import bellrope.core.sim.Plan;
 import bellrope.core.stage.world.Formerly;
 import bellrope.core.value.Pace;
 import java.util.ArrayList;
@@ -33,6 +33,7 @@ public final class Roster {
     private final Set<String> takenOver = new HashSet<>();
     // Worked out when they are first asked for.
     private final Map<Rope, Effect> overridden = new IdentityHashMap<>();
+    private final Map<Effect, Plan> plans = new IdentityHashMap<>();
     private final Map<String, OptionalInt> holds = new HashMap<>();
 
     public Roster(Project project) {
@@ -134,9 +135,15 @@ public final class Roster {
         return takenOver.contains(effect);
     }
 
+    /** Returns when an effect with other values gives birth; one object for as long as they change nothing of that. */
+    Plan plan(Effect effect, List<Emitter> emitters) {
+        return plans.computeIfAbsent(effect, e -> new Plan(e.course(), e.emitters(), pace()))
+                .of(emitters);
+    }
+
     /** Returns for how many steps an instance is kept, that of whole effects begun by its particles included. */
     public OptionalInt hold(Effect effect, List<Emitter> emitters) {
-        OptionalInt own = Hold.of(effect.course(), emitters, pace()).steps();
+        OptionalInt own = plan(effect, emitters).hold().steps();
         OptionalInt longest = begun(emitters);
         return own.isEmpty() || longest.isEmpty()
                 ? OptionalInt.empty()
