@@ -49,6 +49,7 @@ final class Game {
     static JSObject open(JSObject bundle) {
         return Told.by(() -> {
             stage = new Stage(Parts.bundle(JsValue.of(bundle)));
+            stage.prewarm();
             ANSWERED.clear();
             KNOBS.clear();
             return Js.object();

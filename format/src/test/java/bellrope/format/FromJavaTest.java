@@ -42,6 +42,7 @@ class FromJavaTest {
         Bundle.Read<Project> read = Bundle.read(Files.readAllBytes(file));
         read.problems().forEach(System.err::println);
         Stage stage = new Stage(read.value().orElseThrow());
+        stage.prewarm();
 
         // Something happens: pull its event. The account says which ropes answered, and why others stayed silent.
         Account landing = stage.pull(new Pull(

@@ -83,6 +83,27 @@ class PastTest {
     }
 
     @Test
+    void poolsOfWhichNoneIsEmptyChangeNothingThatIsShown() {
+        Project plain = Demo.project().withPools(List.of());
+        Project pooled = plain.withPools(plain.effects().stream()
+                .map(e -> new Pool(e.name(), 500, WhenEmpty.REFUSE))
+                .toList());
+        Performance one = new Performance(plain, Writing.of(everything(plain), plain.events(), 0), Keeping.NOTHING);
+        Performance other = new Performance(pooled, Writing.of(everything(plain), plain.events(), 0), Keeping.NOTHING);
+        other.stage().prewarm();
+        for (int step = 0; step < 14 * 60; step++) {
+            assertThat(bytes(other.stage().frame(step)))
+                    .as("step " + step)
+                    .isEqualTo(bytes(one.stage().frame(step)));
+            one.step();
+            other.step();
+            one.takeAccounts();
+            other.takeAccounts();
+        }
+        assertThat(one.stage().births()).isGreaterThan(1_000);
+    }
+
+    @Test
     void whatAPoolRefusedOrTookOverIsAsItWas() {
         Project demo = Demo.project();
         List<Pool> pools = new ArrayList<>();

@@ -41,7 +41,9 @@ public final class LinkedGame implements AutoCloseable {
      */
     public static LinkedGame open(Project bundle, String game, String contract, URI server, LinkListener listener) {
         Link link = new Link(bundle, game, contract, server, listener);
-        LinkedGame linked = new LinkedGame(new Stage(bundle), link);
+        Stage stage = new Stage(bundle);
+        stage.prewarm();
+        LinkedGame linked = new LinkedGame(stage, link);
         link.start();
         return linked;
     }

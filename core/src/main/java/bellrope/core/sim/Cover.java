@@ -38,6 +38,14 @@ final class Cover implements Ribbon.Stretches {
         this.stretch = stretch(look.posture());
     }
 
+    /** Nothing was counted yet. */
+    void begin() {
+        visible = false;
+        painted = 0;
+        presence = 0;
+        stretches = 0;
+    }
+
     static int pose(Look.Posture posture) {
         return posture.match(camera -> Pose.CAMERA, flight -> Pose.ALONG, surface -> Pose.FLAT, fixed -> Pose.FLAT);
     }

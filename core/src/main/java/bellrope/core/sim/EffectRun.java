@@ -34,25 +34,14 @@ public final class EffectRun {
     private Plan plan;
     private final Course course;
     private final Layer[] layers;
-    private final Orientation[] frames;
-    private final Launch[] launches;
-    private final Mover[] movers;
-    private final boolean live;
+    private final Body body;
     private final Births births;
-    private final Batch batch = new Batch();
-    private final Offspring offspring;
-    private final long[] byGeneration = new long[GENERATIONS];
+    private final boolean live;
     private final long key;
     private final int start;
     private final double early;
     private final int generation;
     private final MovementPath way;
-    private final double[] at = new double[3];
-    private final double[] was = new double[3];
-    private final double[] velocity = new double[3];
-    // By emitter: the share of its stream, and of what its way spawns, that comes true now.
-    private final double[] streamShare;
-    private final double[] travelShare;
     private Rotation turn;
     private final double windUp;
     private final double fadeOut;
@@ -97,7 +86,7 @@ public final class EffectRun {
                 plan,
                 emitters,
                 emitters,
-                layers,
+                new Body(emitters, layers, plan.pace()),
                 key,
                 start,
                 MovementPath.straight(placement.origin(), placement.facing(), placement.velocity(), plan.pace()),
@@ -110,6 +99,7 @@ public final class EffectRun {
      * @param plan of the peaks
      * @param peaks the same emitters with the highest rates and longest lives that driving will bring; the schedule of births
      *     is theirs, and where the rate is lower only a share of them comes true
+     * @param body in which it plays: a new one, or one that suits these emitters and nothing plays in any more
      * @param way where it goes
      * @param descent from a particle
      */
@@ -117,7 +107,7 @@ public final class EffectRun {
             Plan plan,
             List<Emitter> emitters,
             List<Emitter> peaks,
-            Layer[] layers,
+            Body body,
             long key,
             int start,
             MovementPath way,
@@ -126,36 +116,23 @@ public final class EffectRun {
         this.peaks = peaks;
         this.plan = plan;
         this.course = plan.course();
-        this.layers = layers;
+        this.body = body;
+        this.layers = body.layers();
+        this.births = body.births;
         this.key = key;
         this.start = start;
         this.way = way;
         this.early = descent.early();
         this.generation = descent.generation();
         this.turn = way.turn(0);
-        this.births = new Births(plan.pace());
         this.windUp = course.windUp() * plan.tempo();
         this.fadeOut = course.fadeOut() * plan.tempo();
-        int n = emitters.size();
-        this.frames = new Orientation[n];
-        this.launches = new Launch[n];
-        this.movers = new Mover[n];
-        boolean follows = false;
-        for (int i = 0; i < n; i++) {
-            Emitter emitter = emitters.get(i);
-            follows |= emitter.life().live();
-            frames[i] = Orientation.of(turn, emitter.birth(), emitter.look());
-            launches[i] = births.launch();
-            if (layers[i].integrated()) {
-                movers[i] = new Mover(emitter, layers[i].lanes(), i, turn, plan.pace());
-            }
+        body.begin(emitters, turn);
+        this.live = body.live();
+        for (int i = 0; i < layers.length; i++) {
             layers[i].reach(plan.life(i) + 1);
         }
-        this.live = follows;
-        this.streamShare = new double[n];
-        this.travelShare = new double[n];
         share();
-        this.offspring = new Offspring(emitters, movers, births);
     }
 
     /** An instance that is only held: nothing is ever born of it. */
@@ -164,23 +141,18 @@ public final class EffectRun {
         this.peaks = List.of();
         this.plan = plan;
         this.course = plan.course();
+        this.body = Body.NONE;
         this.layers = layers;
+        this.births = body.births;
         this.key = 0;
         this.start = start;
         this.way = way;
         this.early = 0;
         this.generation = 0;
         this.turn = way.turn(0);
-        this.births = null;
         this.windUp = 0;
         this.fadeOut = course.fadeOut() * plan.tempo();
-        this.frames = new Orientation[0];
-        this.launches = new Launch[0];
-        this.movers = new Mover[0];
         this.live = false;
-        this.streamShare = at;
-        this.travelShare = at;
-        this.offspring = null;
     }
 
     /** Returns an instance that is only held, so that it is known when it is over: nothing may be born of it. */
@@ -196,12 +168,13 @@ public final class EffectRun {
      */
     public void drive(List<Emitter> driven) {
         if (driven != emitters) {
-            for (int i = 0; i < frames.length; i++) {
+            body.loose = true;
+            for (int i = 0; i < body.frames.length; i++) {
                 if (!driven.get(i)
                         .birth()
                         .offset()
                         .equals(emitters.get(i).birth().offset())) {
-                    frames[i] = Orientation.of(
+                    body.frames[i] = Orientation.of(
                             turn, driven.get(i).birth(), driven.get(i).look());
                 }
             }
@@ -217,9 +190,9 @@ public final class EffectRun {
     }
 
     private void follow() {
-        for (int i = 0; live && i < movers.length; i++) {
-            if (movers[i] != null && emitters.get(i).life().live()) {
-                movers[i].follow(emitters.get(i).life(), turn);
+        for (int i = 0; live && i < body.movers.length; i++) {
+            if (body.movers[i] != null && emitters.get(i).life().live()) {
+                body.movers[i].follow(emitters.get(i).life(), turn);
             }
         }
     }
@@ -243,14 +216,14 @@ public final class EffectRun {
     }
 
     private void share() {
-        for (int i = 0; i < streamShare.length; i++) {
+        for (int i = 0; i < body.streamShare.length; i++) {
             Birth now = emitters.get(i).birth();
             Birth peak = peaks.get(i).birth();
-            streamShare[i] = now.stream().isEmpty()
+            body.streamShare[i] = now.stream().isEmpty()
                     ? 1
                     : now.stream().get().perSecond()
                             / peak.stream().orElseThrow().perSecond();
-            travelShare[i] = now.perUnit().isEmpty()
+            body.travelShare[i] = now.perUnit().isEmpty()
                     ? 1
                     : now.perUnit().getAsDouble() / peak.perUnit().getAsDouble();
         }
@@ -260,8 +233,9 @@ public final class EffectRun {
         Rotation now = way.turn(local);
         if (now != turn) {
             turn = now;
-            for (int i = 0; i < frames.length; i++) {
-                frames[i] = Orientation.of(
+            body.loose = true;
+            for (int i = 0; i < body.frames.length; i++) {
+                body.frames[i] = Orientation.of(
                         turn, emitters.get(i).birth(), emitters.get(i).look());
             }
             follow();
@@ -278,12 +252,12 @@ public final class EffectRun {
             turned(step - start);
         }
         moveOn(now(step));
-        for (int e = 0; e < movers.length; e++) {
+        for (int e = 0; e < body.movers.length; e++) {
             Layer layer = layers[e];
-            if (movers[e] == null) {
+            if (body.movers[e] == null) {
                 continue;
             }
-            movers[e].integrate(layer.store(), step, now(step), offspring.due(), layer);
+            body.movers[e].integrate(layer.store(), step, now(step), body.offspring.due(), layer);
             layer.store().bury(step);
             children(step);
             alive |= layer.store().count() > 0;
@@ -299,22 +273,22 @@ public final class EffectRun {
     }
 
     private void moveOn(double local) {
-        way.at(local, at);
-        way.at(local - 1, was);
-        for (Mover mover : movers) {
+        way.at(local, body.at);
+        way.at(local - 1, body.was);
+        for (Mover mover : body.movers) {
             if (mover != null) {
-                mover.effectAt(at[0], at[1], at[2], was[0], was[1], was[2]);
+                mover.effectAt(body.at[0], body.at[1], body.at[2], body.was[0], body.was[1], body.was[2]);
             }
         }
     }
 
     /** Spawns the children of one step's occasions, and theirs. */
     private void children(int step) {
-        Occasions due = offspring.due();
+        Occasions due = body.offspring.due();
         for (int o = due.next(); o >= 0; o = due.next()) {
             int e = due.emitter[o];
-            int target = offspring.target(e, due.child[o]);
-            int count = offspring.count(e, o, emitters);
+            int target = body.offspring.target(e, due.child[o]);
+            int count = body.offspring.count(e, o, emitters);
             if (count == 0) {
                 continue;
             }
@@ -323,15 +297,16 @@ public final class EffectRun {
                 continue;
             }
             if (target < 0) {
-                offspring.begin(e, o, emitters, turn);
+                body.offspring.begin(e, o, emitters, turn);
                 continue;
             }
-            offspring.hand(e, o, emitters);
-            Orientation frame = offspring.frame(e, o);
+            body.offspring.hand(e, o, emitters);
+            Orientation frame = body.offspring.frame(e, o);
             spawn(
                     target,
-                    frame == null ? frames[target] : frame,
-                    batch.together(due.line[o], offspring.source(e, o, emitters), due.number[o], count, step, 1));
+                    frame == null ? body.frames[target] : frame,
+                    body.batch.together(
+                            due.line[o], body.offspring.source(e, o, emitters), due.number[o], count, step, 1));
         }
         births.drop(layers[0], due.takeDropped());
     }
@@ -340,11 +315,11 @@ public final class EffectRun {
         int before = births.born;
         Layer layer = layers[e];
         int slot = layer.store().slots();
-        births.spawn(layer, emitters.get(e), launches[e], frame, next);
-        byGeneration[Math.min(GENERATIONS - 1, births.generation)] += births.born - before;
-        if (movers[e] != null) {
+        births.spawn(layer, emitters.get(e), body.launches[e], frame, next);
+        body.byGeneration[Math.min(GENERATIONS - 1, births.generation)] += births.born - before;
+        if (body.movers[e] != null) {
             for (int i = slot; i < layer.store().slots(); i++) {
-                movers[e].begin(layer.store(), i, next.step, now(next.step), offspring.due(), layer);
+                body.movers[e].begin(layer.store(), i, next.step, now(next.step), body.offspring.due(), layer);
             }
         }
     }
@@ -362,7 +337,7 @@ public final class EffectRun {
         }
         turned(step - start);
         moveOn(local);
-        way.velocity(step - start, velocity);
+        way.velocity(step - start, body.velocity);
         for (int e = 0; e < layers.length; e++) {
             Emitter emitter = emitters.get(e);
             Schedule schedule = plan.schedule(e);
@@ -390,13 +365,16 @@ public final class EffectRun {
         int source = raised == 0 ? 0 : RAISED_SOURCE + raised;
         for (long n = schedule.streamed(local - 1); n < due; n++) {
             if (!births.roomIn(layers[e])) {
-                drop(e, due - n, ramp(local) * streamShare[e]);
+                drop(e, due - n, ramp(local) * body.streamShare[e]);
                 return;
             }
             double time = Math.min(local, schedule.streamTime(n));
             again(e, emitter, local, time);
-            double share = ramp(time) * streamShare[e];
-            spawn(e, frames[e], batch.one(key, source, schedule.streamCycle(n), schedule.streamNumber(n), step, share));
+            double share = ramp(time) * body.streamShare[e];
+            spawn(
+                    e,
+                    body.frames[e],
+                    body.batch.one(key, source, schedule.streamCycle(n), schedule.streamNumber(n), step, share));
         }
     }
 
@@ -419,17 +397,17 @@ public final class EffectRun {
     }
 
     private void source(double local) {
-        way.at(local, at);
-        births.ox = at[0];
-        births.oy = at[1];
-        births.oz = at[2];
+        way.at(local, body.at);
+        births.ox = body.at[0];
+        births.oy = body.at[1];
+        births.oz = body.at[2];
     }
 
     private void carry(Emitter emitter) {
         double inherit = emitter.birth().inherit() / emitter.playback();
-        births.carryX = velocity[0] * inherit;
-        births.carryY = velocity[1] * inherit;
-        births.carryZ = velocity[2] * inherit;
+        births.carryX = body.velocity[0] * inherit;
+        births.carryY = body.velocity[1] * inherit;
+        births.carryZ = body.velocity[2] * inherit;
     }
 
     private void burst(int e, Emitter emitter, int b, int cycle, double time, int step) {
@@ -440,7 +418,7 @@ public final class EffectRun {
             return;
         }
         int count = burst.count(draws.unit(Purpose.COUNT));
-        spawn(e, frames[e], batch.together(key, burst.id(), cycle, count, step, ramp(time)));
+        spawn(e, body.frames[e], body.batch.together(key, burst.id(), cycle, count, step, ramp(time)));
     }
 
     // Each lies where the way reached it, not where the source is at the end of the step.
@@ -454,13 +432,16 @@ public final class EffectRun {
         for (long n = from + 1; n <= to; n++) {
             if (!births.roomIn(layers[e]) || n - from > MOST_BY_WAY) {
                 leftOut += to - n + 1;
-                drop(e, to - n + 1, ramp(local) * travelShare[e]);
+                drop(e, to - n + 1, ramp(local) * body.travelShare[e]);
                 return;
             }
             double time = local - 1 + Math.min(1, Math.max(0, (n / perUnit - before) / (after - before)));
             if (plan.schedule(e).travels(time)) {
                 again(e, emitter, local, time);
-                spawn(e, frames[e], batch.one(key, source, 0, (int) n, step, ramp(time) * travelShare[e]));
+                spawn(
+                        e,
+                        body.frames[e],
+                        body.batch.one(key, source, 0, (int) n, step, ramp(time) * body.travelShare[e]));
             }
         }
     }
@@ -508,16 +489,16 @@ public final class EffectRun {
 
     /** Returns how many were born of each generation so far: 0 by the emitters themselves, 1 their children, and on. */
     public long[] byGeneration() {
-        return byGeneration;
+        return body.byGeneration;
     }
 
     /** Returns the effects that particles began since the last {@link #clearBegun}. */
     public List<Begun> begun() {
-        return offspring.begun();
+        return body.offspring.begun();
     }
 
     public void clearBegun() {
-        offspring.begun().clear();
+        body.offspring.begun().clear();
     }
 
     public int start() {
@@ -526,8 +507,8 @@ public final class EffectRun {
 
     /** Returns where it is on a step of the stage. */
     public Vec3 place(int step) {
-        way.at(step - start, at);
-        return new Vec3(at[0], at[1], at[2]);
+        way.at(step - start, body.at);
+        return new Vec3(body.at[0], body.at[1], body.at[2]);
     }
 
     /** Returns which way its y axis points. */

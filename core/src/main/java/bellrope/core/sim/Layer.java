@@ -98,6 +98,19 @@ public final class Layer {
         this.cover = new Cover(this, sprite.coverage());
     }
 
+    /** Makes it ready for another instance: as it was when it was made, with the room that it has. */
+    void begin() {
+        store.begin();
+        cover.begin();
+        ends = 0;
+        dimFrom = Integer.MAX_VALUE;
+        dimSteps = 0;
+        born = 0;
+        refused = 0;
+        hits = 0;
+        Arrays.fill(occasions, 0);
+    }
+
     /** Tells whether an emitter's particles must be moved step by step. */
     static boolean integrates(Emitter emitter) {
         return !emitter.life().exact()

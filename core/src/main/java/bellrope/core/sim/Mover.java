@@ -26,7 +26,7 @@ final class Mover {
     private static final double RUBS = 10;
 
     private final Emitter emitter;
-    private final Wall wall;
+    private Wall wall;
     private final double dt;
     // What acts on particles; it changes where the emitter's life is live.
     private Field field;
@@ -88,11 +88,10 @@ final class Mover {
     private double bz;
 
     /** @param index of the emitter in its effect */
-    Mover(Emitter emitter, Lanes lanes, int index, Rotation turn, Pace pace) {
+    Mover(Emitter emitter, Lanes lanes, int index, Pace pace) {
         this.emitter = emitter;
         Life life = emitter.life();
         live = life.live();
-        wall = emitter.end().collision().map(c -> Wall.of(c.with(), turn)).orElse(null);
         dt = 1.0 / emitter.stepsPerSecond(pace);
         Double timed = life.timed().get(Life.Lane.SPEED);
         lanePace = timed == null ? 0 : (float) (dt / timed);
@@ -119,7 +118,12 @@ final class Mover {
             trailUnits = trail.length() / (Integrated.POINTS - 2);
         }
         plain = speedOver == null && trail == null && !bearing.onTheWay();
-        moves(life, turn);
+    }
+
+    /** Makes it ready for particles of an instance that is turned so. */
+    void begin(Rotation turn) {
+        wall = emitter.end().collision().map(c -> Wall.of(c.with(), turn)).orElse(null);
+        follow(emitter.life(), turn);
     }
 
     /** Sets gravity, drag and forces, for a life that is live; how it is turned says where forces are. */

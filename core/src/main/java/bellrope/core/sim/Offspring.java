@@ -35,6 +35,15 @@ final class Offspring {
         }
     }
 
+    /** Makes it ready for another instance; its movers are ready. */
+    void begin(List<Emitter> emitters) {
+        for (int i = 0; i < targets.length; i++) {
+            if (targets[i].length > 0) {
+                frame(emitters, i);
+            }
+        }
+    }
+
     private void aim(List<Emitter> emitters, int i) {
         List<Child> children = emitters.get(i).end().children();
         targets[i] = new int[children.size()];
@@ -47,6 +56,12 @@ final class Offspring {
                     targets[i][c] = e;
                 }
             }
+        }
+    }
+
+    // How what is struck throws them.
+    private void frame(List<Emitter> emitters, int i) {
+        for (int c = 0; c < targets[i].length; c++) {
             if (movers[i] != null && movers[i].wall() != null && targets[i][c] >= 0) {
                 Emitter child = emitters.get(targets[i][c]);
                 Vec3[] normals = movers[i].wall().normals();

@@ -142,6 +142,13 @@ public final class ParticleStore {
         nextDeath = Integer.MAX_VALUE;
     }
 
+    /** Is as it was when it was made, with the room that it has. */
+    void begin() {
+        clear();
+        lastClosed = 0;
+        buriedAt = Integer.MIN_VALUE;
+    }
+
     /**
      * Adds a particle and returns its slot; the caller fills in the rest of its birth. One that lives so briefly that no step
      * sees it is dead at once.
@@ -354,8 +361,18 @@ public final class ParticleStore {
         return fall == null ? 1f : fall[slot];
     }
 
+    /** Makes room for as many. */
+    void room(int many) {
+        if (many > x0.length) {
+            grow(many);
+        }
+    }
+
     private void grow() {
-        int length = Math.max(16, x0.length * 2);
+        grow(Math.max(16, x0.length * 2));
+    }
+
+    private void grow(int length) {
         x0 = Arrays.copyOf(x0, length);
         y0 = Arrays.copyOf(y0, length);
         z0 = Arrays.copyOf(z0, length);

@@ -67,6 +67,14 @@ public final class Stage {
     }
 
     /**
+     * Makes what the pools of the project want to have made before play starts, so that the first instances cost no more than
+     * later ones. For games; nothing that is shown depends on it.
+     */
+    public void prewarm() {
+        scene.ensemble().prewarm();
+    }
+
+    /**
      * Lets an event arrive now. What answers is born at once and can be seen in the next frame.
      *
      * @return the account; a pull that cannot be read is refused in it and changes nothing

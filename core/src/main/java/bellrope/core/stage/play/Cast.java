@@ -34,7 +34,7 @@ final class Cast {
     private static final Sprite NO_SPRITE = new Sprite("none", 1);
 
     /** What decides which layer a particle belongs to, and in which order layers lie, whichever was made first. */
-    private record Place(
+    record Place(
             int order,
             int effect,
             int emitter,
@@ -149,6 +149,26 @@ final class Cast {
             }
         }
         return low;
+    }
+
+    /** Returns the places of layers in the order. */
+    Place[] places(Layer[] mine) {
+        Place[] found = new Place[mine.length];
+        for (int i = 0; i < mine.length; i++) {
+            found[i] = places.get(layers.indexOf(mine[i]));
+        }
+        return found;
+    }
+
+    /** Brings layers back that belong to one instance alone, above all that have lain in their places meanwhile. */
+    void back(Layer[] mine, Place[] where) {
+        for (int i = 0; i < mine.length; i++) {
+            if (mine[i].own()) {
+                int at = above(where[i]);
+                places.add(at, where[i]);
+                layers.add(at, mine[i]);
+            }
+        }
     }
 
     /** Forgets all layers. */

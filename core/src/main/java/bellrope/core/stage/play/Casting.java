@@ -3,10 +3,11 @@ package bellrope.core.stage.play;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Parameter;
+import bellrope.core.pool.Pool;
 import bellrope.core.random.Draws;
 import bellrope.core.rope.Rope;
+import bellrope.core.sim.Body;
 import bellrope.core.sim.EffectRun;
-import bellrope.core.sim.Layer;
 import bellrope.core.sim.MovementPath;
 import bellrope.core.sim.Plan;
 import bellrope.core.stage.decide.Beginning;
@@ -17,6 +18,7 @@ import bellrope.core.value.Datum;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Gives instances their runs under one project: emitters as they are fed, layers, a way, a driver. */
 final class Casting {
@@ -25,6 +27,7 @@ final class Casting {
     private final Cast cast;
     private final long seed;
     private final boolean dry;
+    private final Spares spares;
 
     /** @param dry whether nothing is born, so that all may share layers */
     Casting(Roster roster, World world, boolean dry) {
@@ -33,6 +36,7 @@ final class Casting {
         this.world = world;
         this.cast = new Cast(roster.project(), dry);
         this.seed = roster.project().settings().seed();
+        this.spares = new Spares(cast, roster.pace());
     }
 
     Cast cast() {
@@ -74,19 +78,48 @@ final class Casting {
                     + roster.pace().stepsAt(rope.overrides().cutAfter().getAsDouble()));
         }
         Plan plan = roster.plan(mine, peaks);
-        Layer[] layers = cast.of(mine, emitters, instance.isApart());
         EffectRun run = dry
-                ? EffectRun.held(plan, layers, origin.start(), way)
+                ? EffectRun.held(plan, cast.of(mine, emitters, instance.isApart()), origin.start(), way)
                 : new EffectRun(
                         plan,
                         emitters,
                         peaks,
-                        layers,
+                        body(instance, mine, emitters),
                         key(origin, rope, mine),
                         origin.start(),
                         way,
                         EffectRun.Descent.NONE);
         instance.runs(run, driver);
+    }
+
+    private Body body(Instance instance, Effect effect, List<Emitter> emitters) {
+        if (!roster.pooled(effect.name())) {
+            instance.playsIn(null);
+            return new Body(emitters, cast.of(effect, emitters, instance.isApart()), roster.pace());
+        }
+        Spares.Spare spare = spares.take(effect, emitters, instance.isApart());
+        instance.playsIn(spare);
+        return spare.body();
+    }
+
+    Spares spares() {
+        return spares;
+    }
+
+    /** Makes what pools want to have made before play starts; those of several effects share it evenly. */
+    void prewarm() {
+        for (Pool pool : roster.project().pools()) {
+            int each = (pool.prewarm() + pool.effects().size() - 1)
+                    / Math.max(1, pool.effects().size());
+            for (String name : pool.effects()) {
+                Effect effect = roster.effect(Optional.of(name));
+                if (effect != null) {
+                    spares.make(effect, roster.takenOver(name), each);
+                }
+            }
+        }
+        cast.settle();
+        spares.settle();
     }
 
     /** Returns an instance of a whole effect that a particle began. */
@@ -99,10 +132,11 @@ final class Casting {
         EffectRun run = new EffectRun(
                 roster.plan(effect, emitters),
                 emitters,
-                cast.of(effect, emitters, instance.isApart()),
+                emitters,
+                body(instance, effect, emitters),
                 begun.key(),
                 step,
-                new EffectRun.Placement(begun.origin(), begun.facing(), begun.velocity()),
+                MovementPath.straight(begun.origin(), begun.facing(), begun.velocity(), roster.pace()),
                 begun.descent());
         instance.runs(run, null);
         instance.dimAs(parent);

@@ -76,6 +76,11 @@ public final class Ensemble {
         mostParticles = next.project().settings().particleLimit();
     }
 
+    /** Makes what pools want to have made before play starts. */
+    public void prewarm() {
+        casting.prewarm();
+    }
+
     public boolean full() {
         return playing.size() >= MOST;
     }
@@ -211,6 +216,7 @@ public final class Ensemble {
     // Deaths, and the motion of what is moved step by step. Exact motion can be had for any step at once.
     private void make(int step) {
         cast.settle();
+        casting.spares().settle();
         List<Layer> layers = cast.layers();
         for (int i = 0; i < layers.size(); i++) {
             if (!layers.get(i).integrated()) {
@@ -341,6 +347,10 @@ public final class Ensemble {
         alive -= cast.remove(instance.run().layers());
         instance.go();
         add(instance.run().byGeneration(), endedGenerations);
+        Spares.Spare spare = instance.leaves();
+        if (spare != null) {
+            casting.spares().leave(spare);
+        }
     }
 
     /** Tells everything that loops to end: it fades out as its effect says. */
@@ -381,6 +391,7 @@ public final class Ensemble {
         playing.clear();
         pools.empty();
         cast.clear();
+        casting.spares().clear();
         alive = 0;
     }
 

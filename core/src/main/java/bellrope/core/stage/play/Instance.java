@@ -25,6 +25,8 @@ public final class Instance implements Limiter.Counted {
     // Its number among all that began.
     private long number;
     private boolean gone;
+    // What it plays in, where that goes on to another; null where it is its own.
+    private Spares.Spare spare;
     // Null where its effect has none.
     private Pools.Use pool;
     private int stopped = NEVER;
@@ -72,6 +74,18 @@ public final class Instance implements Limiter.Counted {
         this.driver = driver;
         run.stop(stopped);
         dimLayers();
+    }
+
+    /** Notes that what it plays in goes on to another when it has ended. */
+    void playsIn(Spares.Spare one) {
+        spare = one;
+    }
+
+    /** Returns what it plays in, once, if that goes on to another; null otherwise. */
+    Spares.Spare leaves() {
+        Spares.Spare left = spare;
+        spare = null;
+        return left;
     }
 
     /** Returns the name of the effect that it plays. */

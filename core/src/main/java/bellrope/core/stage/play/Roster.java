@@ -31,6 +31,7 @@ public final class Roster {
     private final Map<String, List<Rope>> resets = new HashMap<>();
     private final Set<String> together = new HashSet<>();
     private final Set<String> takenOver = new HashSet<>();
+    private final Set<String> pooled = new HashSet<>();
     // Worked out when they are first asked for.
     private final Map<Rope, Effect> overridden = new IdentityHashMap<>();
     private final Map<Effect, Plan> plans = new IdentityHashMap<>();
@@ -41,6 +42,7 @@ public final class Roster {
         formerly = new Formerly(project.settings().aliases());
         project.effects().forEach(e -> effects.put(e.name(), e.playing()));
         project.events().forEach(e -> events.put(e.name(), e));
+        project.pools().forEach(p -> pooled.addAll(p.effects()));
         project.pools().stream().filter(p -> p.whenEmpty().takesOver()).forEach(p -> takenOver.addAll(p.effects()));
         for (Rope rope : project.ropes()) {
             ropes.put(rope.name(), rope);
@@ -139,6 +141,11 @@ public final class Roster {
     Plan plan(Effect effect, List<Emitter> emitters) {
         return plans.computeIfAbsent(effect, e -> new Plan(e.course(), e.emitters(), pace()))
                 .of(emitters);
+    }
+
+    /** Tells whether instances of an effect come from a pool. */
+    boolean pooled(String effect) {
+        return pooled.contains(effect);
     }
 
     /** Returns for how many steps an instance is kept, that of whole effects begun by its particles included. */
