@@ -1,18 +1,26 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, reactive, ref } from 'vue'
-import type { EventType, Score } from '../api/bundle'
+import type { EventType, Score, Vector } from '../api/bundle'
 import Choice from '../common/Choice.vue'
 import NumberField from '../common/NumberField.vue'
 import { useKeys } from '../common/useKeys'
 import { useProject, type Part } from '../project/useProject'
 import { clock, type Stage } from '../stage/useStage'
 import { scoreOf, type Tap, type Turned } from './recorded'
+import { placedAt } from './subjects'
 
 /**
  * The game in the hand: a pad for each event, pressed for moments, held for spans, a choice for states, a number for channels.
  * What is done while it is recorded becomes a rehearsal.
  */
-const props = defineProps<{ live: Stage; name: string }>()
+const props = defineProps<{
+  live: Stage
+  name: string
+  /** Where a hand has put subjects. */
+  put: ReadonlyMap<string, Vector>
+}>()
+/** Whether subjects are shown on the stage, to be dragged. */
+const placing = defineModel<boolean>('placing', { required: true })
 const emit = defineEmits<{ recorded: [score: Score]; pressed: [at: number] }>()
 const project = useProject()
 
@@ -30,11 +38,15 @@ let timer: ReturnType<typeof setInterval> | undefined
 
 const pads = computed(() => project.events.filter((e) => e.body.shape !== 'state'))
 const switches = computed(() => project.events.filter((e) => e.body.shape === 'state'))
-const usual = (event: Part<EventType>) => project.strengths.get(event.id)?.usual ?? {}
+const usual = (event: Part<EventType>) => ({
+  ...project.strengths.get(event.id)?.usual,
+  ...placedAt(event.body, props.put),
+})
 const now = () => clock() - (since.value ?? 0)
 
-function note(tap: Omit<Tap, 'at'>) {
-  if (since.value !== undefined) taps.push({ ...tap, at: now() })
+function note(event: EventType, value?: string) {
+  if (since.value === undefined) return
+  taps.push({ event: event.name, at: now(), value, payload: placedAt(event, props.put) })
 }
 function press(event: Part<EventType>, at: number) {
   const { name, shape } = event.body
@@ -43,7 +55,7 @@ function press(event: Part<EventType>, at: number) {
   const phase = shape === 'span' ? ('begin' as const) : undefined
   if (!props.live.pull({ event: name, phase, payload: usual(event), seed: pulls++ })) return
   if (shape === 'span') held.add(name)
-  note({ event: name })
+  note(event.body)
 }
 function release(event: Part<EventType>) {
   const { name } = event.body
@@ -66,7 +78,7 @@ const releaseAll = () => pads.value.forEach(release)
 function turn(event: Part<EventType>, value: string) {
   if (!props.live.pull({ event: event.body.name, value, payload: usual(event), seed: pulls++ })) return
   states.set(event.body.name, value)
-  note({ event: event.body.name, value })
+  note(event.body, value)
 }
 function publish(channel: string, value: number) {
   channels.set(channel, value)
@@ -130,6 +142,13 @@ useKeys(
         >Stop, {{ passed.toFixed(1) }} s</el-button
       >
     </div>
+    <el-checkbox
+      v-model="placing"
+      class="placing"
+      title="To be dragged: what you pull comes where its subject is"
+      data-testid="placing"
+      >Subjects on the stage</el-checkbox
+    >
     <button
       v-for="(e, i) in pads"
       :key="e.id"
@@ -177,6 +196,9 @@ useKeys(
   align-items: center;
   justify-content: space-between;
   margin: 14px 0 6px;
+}
+.placing {
+  height: 26px;
 }
 .pad {
   display: flex;

@@ -2,7 +2,7 @@
 import { computed, nextTick, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { Refused, type AccountReport } from '../api/client'
-import type { Lane } from '../api/bundle'
+import type { Lane, Vector } from '../api/bundle'
 import Choice from '../common/Choice.vue'
 import OneOf from '../common/OneOf.vue'
 import Plot from '../common/Plot.vue'
@@ -29,6 +29,7 @@ import RehearsalList from './RehearsalList.vue'
 import RehearsalSide from './RehearsalSide.vue'
 import ScoreLanes from './ScoreLanes.vue'
 import { freeId, newLane, ticks, withLane, writtenOut } from './score'
+import { grips, subjectsOf } from './subjects'
 import { useRehearsal } from './useRehearsal'
 import { useScores } from './useScores'
 
@@ -105,6 +106,21 @@ const live = useStage({
   refused: (refused: Refused) => (project.refusal = refused.refusal),
   begun: () => undefined,
 })
+
+/** Subjects on the stage, and where a hand has put them. */
+const placing = ref(false)
+const put = reactive(new Map<string, Vector>())
+const subjects = computed(() => {
+  const usual = project.events.map((e) => ({
+    event: e.body,
+    usual: project.strengths.get(e.id)?.usual ?? {},
+  }))
+  return new Map([...subjectsOf(usual), ...put])
+})
+function place(subject: string, at: Vector) {
+  put.set(subject, at)
+  live.move(subject, at)
+}
 
 const moment = () => `${project.name} ${score.value?.name} ${seconds.value.toFixed(2)} s`
 async function shoot() {
@@ -212,7 +228,9 @@ useKeys({
       <RehearsalList :shown="seen" />
       <PadList
         v-if="part && project.events.length"
+        v-model:placing="placing"
         :live="live"
+        :put="put"
         :name="named('recorded')"
         @pressed="(at) => stage?.expectPull(at)"
         @recorded="add"
@@ -256,6 +274,8 @@ useKeys({
           :home="part.id"
           :whole="whole"
           :comfort="live.comfort.value"
+          :outlines="placing ? () => grips(subjects) : undefined"
+          @set="(grip, at) => place(grip.path, at as Vector)"
           @whole="whole = !whole"
         >
           <template #left>

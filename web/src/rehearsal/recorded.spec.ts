@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { EventType } from '../api/bundle'
+import type { EventType, Payload } from '../api/bundle'
 import { channelsOf, lanesOf, scoreOf } from './recorded'
 
 const events: EventType[] = [
@@ -46,6 +46,11 @@ describe('what a hand did', () => {
         ],
       },
     ])
+  })
+  it('keeps what a hand said besides', () => {
+    const payload: Payload = { position: [1, 2, 0] }
+    const [lane] = lanesOf([{ event: 'weather', at: 1, value: 'hail', payload }], events, 3)
+    expect(lane.when).toEqual({ kind: 'marks', marks: [{ at: 1, value: 'hail', payload }] })
   })
   it('is a score that can be', () => {
     expect(scoreOf('take', 0, [], [], events)).toEqual({ name: 'take', seconds: 0.1, seed: 1, lanes: [] })

@@ -1,4 +1,4 @@
-import type { Channelled, EventType, Lane, Mark, Score } from '../api/bundle'
+import type { Channelled, EventType, Lane, Mark, Payload, Score } from '../api/bundle'
 
 /** Something a hand did while it was recorded. */
 export interface Tap {
@@ -9,6 +9,8 @@ export interface Tap {
   until?: number
   /** Which value a state took. */
   value?: string
+  /** What it said besides what is usual. */
+  payload?: Payload
 }
 
 /** What a channel was turned to. */
@@ -31,6 +33,7 @@ export function lanesOf(taps: Tap[], events: EventType[], seconds: number): Lane
       // What was held to the end is held to the end.
       ...(event.shape === 'span' && { lasts: two(Math.max(0.01, (t.until ?? seconds) - t.at)) }),
       ...(t.value !== undefined && { value: t.value }),
+      ...(t.payload && { payload: t.payload }),
     }))
     lanes.push({ id: lanes.length + 1, event: event.name, when: { kind: 'marks', marks } })
   }

@@ -12,6 +12,8 @@ const emit = defineEmits<{ set: [grip: Grip, value: number | Vector, save: boole
 
 /** Grips stand this far apart at least, px. */
 const APART = 26
+/** Room for a name, px. */
+const NAME = 90
 const active = ref<string>()
 let dragged: { grip: Grip; from: Vector; at: Vector; last?: number | Vector } | undefined
 
@@ -34,7 +36,14 @@ const seen = computed(() => {
   return props.grips.flatMap((grip) => {
     let [x, y] = inPicture(grip.at, props.picture)
     if (!(x > 4 && y > 4 && x < width - 4 && y < height - 4)) return []
-    while (taken.some(([a, b]) => Math.abs(a - x) < APART && Math.abs(b - y) < APART)) x += APART
+    // Names need the room beside them.
+    const named = !isNumber(grip) && grip.named
+    const top = y
+    while (taken.some(([a, b]) => Math.abs(a - x) < APART && Math.abs(b - y) < APART)) {
+      if (!named) x += APART
+      else if (y + APART < height - APART) y += APART
+      else [x, y] = [x + NAME, top]
+    }
     if (x > width - 12) return []
     taken.push([x, y])
     return [{ grip, x, y, words: words(grip) }]
@@ -119,12 +128,12 @@ function key(event: KeyboardEvent, grip: Grip) {
       <rect v-if="!isNumber(grip)" :x="x - 4" :y="y - 4" width="8" height="8" />
       <circle v-else class="dot" :cx="x" :cy="y" r="4.5" />
       <text
-        v-if="active === grip.path"
+        v-if="active === grip.path || (!isNumber(grip) && grip.named)"
         :x="x > picture.width - 190 ? x - 14 : x + 14"
         :y="y + 4"
         :text-anchor="x > picture.width - 190 ? 'end' : 'start'"
       >
-        {{ grip.label }} {{ said }}
+        {{ grip.label }} {{ active === grip.path ? said : '' }}
       </text>
     </g>
   </svg>

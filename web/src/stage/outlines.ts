@@ -43,6 +43,8 @@ export interface NumberGrip extends Held {
 /** A grip that moves a point. */
 export interface PlaceGrip extends Held {
   path: string
+  /** Whether its label is always there. */
+  named?: boolean
   /** Returns the value that a place of the world stands for. */
   back: (place: Vector) => Vector
 }

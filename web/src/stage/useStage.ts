@@ -1,7 +1,7 @@
 import { onMounted, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { Refused, type AccountReport, type StageReply } from '../api/client'
 import { useKept } from '../common/useKept'
-import type { Payload } from '../api/bundle'
+import type { Payload, Vector } from '../api/bundle'
 import { Core, type Question, type Told as Answered } from '../core/core'
 import { record } from '../project/recorded'
 import { useProject } from '../project/useProject'
@@ -200,6 +200,8 @@ export function useStage(handlers: Handlers, core = stageCore) {
     /** Pulls; what is pulled with the same `now` happens in the same instant. */
     pull: (message: PullMessage, now?: number) => act({ do: 'pull', ...message }, now),
     publish: (channel: string, value: number) => act({ do: 'publish', channel, value }),
+    /** Says where a subject is from now on. */
+    move: (subject: string, position: Vector) => act({ do: 'move', subject, position }),
     gone: (subject: string) => act({ do: 'gone', subject }),
     clear: () => act({ do: 'clear' }),
     /** Finds accounts by their words, the newest first. */

@@ -185,10 +185,24 @@ class RehearsalIT extends FromNothing {
         bench.awaitText("[data-testid=record]", "Stop");
         bench.press("1");
         bench.await(b -> !bench.text("[data-testid=live-instances]").equals("0"));
+        // Its subject is put elsewhere; the next comes there.
+        bench.click("[data-testid=placing]");
+        WebElement player = bench.one("[data-grip=player]");
+        String place = player.getAttribute("aria-label");
+        player.sendKeys(Keys.chord(Keys.SHIFT, Keys.ARROW_RIGHT));
+        bench.await(
+                b -> !bench.one("[data-grip=player]").getAttribute("aria-label").equals(place));
+        assertThat(bench.violations()).isEmpty();
         bench.press("1");
         bench.click("[data-testid=record]");
         bench.awaitText("nav", "recorded");
         bench.await(b -> marks("player.landed").contains("of 2"));
+        assertThat(bench.js(
+                        "return fetch('/api/projects/' + location.hash.match(/project=(\\d+)/)[1]).then(r => r.json())"
+                                + ".then(p => { const marks = p.parts.filter(s => s.kind === 'score')"
+                                + ".find(s => s.name.startsWith('recorded')).body.lanes[0].when.marks;"
+                                + "return JSON.stringify([marks[0].payload ?? null, marks[1].payload]) })"))
+                .isEqualTo("[null,{\"position\":[1,0,0]}]");
         played();
         bench.await(b -> most("instances") >= 1);
         assertThat(bench.violations()).isEmpty();
