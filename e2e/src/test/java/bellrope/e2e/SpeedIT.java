@@ -211,6 +211,36 @@ class SpeedIT extends AtBench {
     }
 
     @Test
+    void sixtySecondsOfFortyPullsAreRehearsedAndSizedTwoHundredTimes() {
+        bench.open("/");
+        Number score = (Number) bench.js("""
+                return fetch('/api/projects').then(r => r.json()).then(p => fetch(`/api/projects/${p[0].id}/parts`, {
+                  method: 'POST', headers: {'Content-Type': 'application/json'},
+                  body: JSON.stringify({kind: 'score', body: {name: 'forty a second', seconds: 60, seed: 1, lanes: [
+                    {id: 1, event: 'courier.landed', when: {kind: 'steady', perSecond: 40}}]}})}))
+                  .then(r => r.json()).then(s => s.parts[0].id)""");
+        bench.open("/#/rehearsal?score=" + score);
+        bench.browser().navigate().refresh();
+        long begun = System.nanoTime();
+        bench.awaitText("[data-testid=rehearsed]", "as it is now");
+        double played = (System.nanoTime() - begun) / 1e9;
+        bench.awaitText(".lanes, [data-testid=score]", "courier.landed");
+        bench.clickText("nav a", "Pools");
+        bench.await(b -> bench.one("[data-testid=size]").isEnabled());
+        begun = System.nanoTime();
+        bench.click("[data-testid=size]");
+        bench.awaitText("[data-testid=sizing]", "Size again");
+        double sized = (System.nanoTime() - begun) / 1e9;
+        System.out.printf(
+                Locale.ROOT,
+                "60 s of 40 pulls a second in the page: rehearsed whole in %.1f s, sized by 200 runs in %.1f s%n",
+                played,
+                sized);
+        bench.clickStarting("nav .line", "straw puff");
+        bench.one("[aria-label^='Loss of straw puff']");
+    }
+
+    @Test
     void threeHundredStillsComeAndOnlyChangedOnesAnew() {
         String bundle = (String) bench.js("""
                 return fetch('/api/projects').then(r => r.json()).then(p => fetch(`/api/projects/${p[0].id}/bundle`))

@@ -46,7 +46,7 @@ public final class Sizing {
     private final Score score;
     private final int runs;
     private final Map<String, Group> groups = new LinkedHashMap<>();
-    private final Map<String, double[]> left = new HashMap<>();
+    private final Map<String, Left> left = new HashMap<>();
     private final Set<String> begun = new HashSet<>();
     private int done;
 
@@ -285,24 +285,32 @@ public final class Sizing {
 
     // What one would still put on screen; a loop goes on as at the end of the look at it.
     private double left(String effect, int age, int length) {
-        double[] from = left.computeIfAbsent(effect, this::presence);
-        int last = from.length - 1;
-        if (length <= age) {
-            return 0;
-        }
-        double rate = last > 0 ? from[Math.max(0, last / 2)] / Math.max(1, last - last / 2) : 0;
-        boolean loops = project.effect(effect).map(Effect::looping).orElse(false);
-        if (!loops) {
-            return age <= last ? from[age] : 0;
-        }
-        return rate * (length - age);
+        return left.computeIfAbsent(effect, this::presence).from(age, length);
     }
 
-    // Presence still to come at each age, square units × seconds.
-    private double[] presence(String name) {
+    /**
+     * What an instance of an effect still puts on screen.
+     *
+     * @param from presence still to come at each age, square units × seconds
+     */
+    private record Left(double[] from, boolean loops) {
+        double from(int age, int length) {
+            int last = from.length - 1;
+            if (length <= age) {
+                return 0;
+            }
+            if (!loops) {
+                return age <= last ? from[age] : 0;
+            }
+            double rate = last > 0 ? from[Math.max(0, last / 2)] / Math.max(1, last - last / 2) : 0;
+            return rate * (length - age);
+        }
+    }
+
+    private Left presence(String name) {
         Effect effect = project.effect(name).orElse(null);
         if (effect == null) {
-            return new double[1];
+            return new Left(new double[1], false);
         }
         double longest = effect.looping() ? 4 : Take.LONGEST;
         Take take = Preview.plain(effect, 1).take(project, false, longest);
@@ -310,7 +318,7 @@ public final class Sizing {
         for (int k = take.last(); k >= 0; k--) {
             from[k] = from[k + 1] + take.presence(k) / take.pace().stepsPerSecond();
         }
-        return from;
+        return new Left(from, effect.looping());
     }
 
     /** Returns what is known after the runs so far, for every pool and every effect without one of which anything was held. */

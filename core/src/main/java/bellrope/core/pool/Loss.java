@@ -28,6 +28,54 @@ public record Loss(int asked, int refused, int takenOver, double presenceCut, do
      * @param stepsPerSecond of the run
      */
     public static Loss of(List<Held> run, int capacity, Pool.WhenEmpty whenEmpty, Left left, int stepsPerSecond) {
+        return whenEmpty == Pool.WhenEmpty.OLDEST || !whenEmpty.takesOver()
+                ? inOrder(run, capacity, whenEmpty.takesOver(), left, stepsPerSecond)
+                : chosen(run, capacity, whenEmpty, left, stepsPerSecond);
+    }
+
+    // Where nothing ends for another, or what began first does: each is looked at when it begins and when it ends.
+    private static Loss inOrder(List<Held> run, int capacity, boolean takesOver, Left left, int stepsPerSecond) {
+        int n = run.size();
+        Ends ends = new Ends(n);
+        boolean[] gone = new boolean[n];
+        boolean[] lost = new boolean[n];
+        int first = 0;
+        int playing = 0;
+        int refused = 0;
+        int taken = 0;
+        double presence = 0;
+        for (int i = 0; i < n; i++) {
+            Held next = run.get(i);
+            int now = next.start();
+            for (int over = ends.over(now); over >= 0; over = ends.over(now)) {
+                playing -= gone[over] ? 0 : 1;
+                gone[over] = true;
+            }
+            if (playing == capacity && !takesOver) {
+                refused++;
+                lost[i] = true;
+                gone[i] = true;
+                continue;
+            }
+            if (playing == capacity) {
+                while (gone[first]) {
+                    first++;
+                }
+                Held out = run.get(first);
+                gone[first] = true;
+                playing--;
+                taken++;
+                lost[i] = true;
+                presence += left.from(out.effect(), now - out.start(), out.end() - out.start());
+            }
+            ends.add(next.end(), i);
+            playing++;
+        }
+        return new Loss(n, refused, taken, presence, worst(run, lost, stepsPerSecond));
+    }
+
+    // Where it has to be looked for.
+    private static Loss chosen(List<Held> run, int capacity, Pool.WhenEmpty whenEmpty, Left left, int stepsPerSecond) {
         Held[] held = new Held[capacity];
         int playing = 0;
         int refused = 0;
@@ -46,8 +94,8 @@ public record Loss(int asked, int refused, int takenOver, double presenceCut, do
             }
             playing = kept;
             if (playing == capacity) {
-                int victim = whenEmpty.takesOver() ? victim(held, playing, whenEmpty, left, now) : -1;
-                if (victim < 0 || whenEmpty == Pool.WhenEmpty.LOWEST_WEIGHT && held[victim].weight() > next.weight()) {
+                int victim = victim(held, playing, whenEmpty, left, now);
+                if (whenEmpty == Pool.WhenEmpty.LOWEST_WEIGHT && held[victim].weight() > next.weight()) {
                     refused++;
                     lost[i] = true;
                     continue;

@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
 
 /**
  * Everything of one game. Its names may disagree while work is going on; {@link Consistency} says where.
@@ -80,24 +81,33 @@ public record Project(
         this(name, settings, sprites, events, effects, ropes, List.of(), List.of());
     }
 
+    private static <T> Optional<T> named(List<T> all, Function<T, String> name, String wanted) {
+        for (T one : all) {
+            if (name.apply(one).equals(wanted)) {
+                return Optional.of(one);
+            }
+        }
+        return Optional.empty();
+    }
+
     public Optional<EventType> event(String wanted) {
-        return events.stream().filter(e -> e.name().equals(wanted)).findFirst();
+        return named(events, EventType::name, wanted);
     }
 
     public Optional<Effect> effect(String wanted) {
-        return effects.stream().filter(e -> e.name().equals(wanted)).findFirst();
+        return named(effects, Effect::name, wanted);
     }
 
     public Optional<Rope> rope(String wanted) {
-        return ropes.stream().filter(r -> r.name().equals(wanted)).findFirst();
+        return named(ropes, Rope::name, wanted);
     }
 
     public Optional<Channel> channel(String wanted) {
-        return channels.stream().filter(c -> c.name().equals(wanted)).findFirst();
+        return named(channels, Channel::name, wanted);
     }
 
     public Optional<Place> place(String wanted) {
-        return places.stream().filter(p -> p.name().equals(wanted)).findFirst();
+        return named(places, Place::name, wanted);
     }
 
     public Project withRopes(List<Rope> others) {
@@ -141,7 +151,7 @@ public record Project(
     }
 
     public Optional<Score> score(String wanted) {
-        return scores.stream().filter(s -> s.name().equals(wanted)).findFirst();
+        return named(scores, Score::name, wanted);
     }
 
     /** Returns what game code may rely on as things stand. */

@@ -12,6 +12,7 @@ import org.hipparchus.distribution.discrete.PoissonDistribution;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ErlangTest {
     private static final Loss.Left NOTHING = (effect, age, length) -> 0;
@@ -129,5 +130,47 @@ class ErlangTest {
                 new Held("chips", "c", 3, 20, 90, 1));
         assertThat(Loss.of(run, 2, Pool.WhenEmpty.LOWEST_WEIGHT, NOTHING, 60).refused())
                 .isEqualTo(1);
+    }
+
+    // As a pool is described, looked at for every arrival.
+    private static Loss byTheWords(List<Held> run, int capacity, boolean oldest) {
+        List<Held> playing = new ArrayList<>();
+        int refused = 0;
+        int taken = 0;
+        double presence = 0;
+        for (Held next : run) {
+            playing.removeIf(one -> one.end() <= next.start());
+            if (playing.size() == capacity && !oldest) {
+                refused++;
+                continue;
+            }
+            if (playing.size() == capacity) {
+                Held out = playing.remove(0);
+                taken++;
+                presence += out.end() - next.start();
+            }
+            playing.add(next);
+        }
+        return new Loss(run.size(), refused, taken, presence, (double) (refused + taken) / run.size());
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+    void whatIsLostIsWhatAPoolDoes(long seed) {
+        Random random = new Random(seed);
+        List<Held> run = new ArrayList<>();
+        int start = 0;
+        for (int i = 0; i < 400; i++) {
+            start += random.nextInt(4);
+            run.add(new Held("e", "r", 1, start, start + 1 + random.nextInt(60), 0));
+        }
+        for (int capacity = 1; capacity < 40; capacity++) {
+            for (boolean oldest : new boolean[] {false, true}) {
+                Pool.WhenEmpty when = oldest ? Pool.WhenEmpty.OLDEST : Pool.WhenEmpty.REFUSE;
+                assertThat(Loss.of(run, capacity, when, (effect, age, length) -> length - age, 60))
+                        .as(when + " " + capacity)
+                        .isEqualTo(byTheWords(run, capacity, oldest));
+            }
+        }
     }
 }
