@@ -37,6 +37,9 @@ public sealed interface Condition {
         match(Done.by(compare), Done.by(oneOf), Done.by(flagged), Done.by(tagged));
     }
 
+    /** Stands for a time that has not begun. */
+    Datum NEVER = new Datum.Word("never");
+
     /** Tells whether nothing can fulfil both. */
     boolean excludes(Condition other);
 
@@ -54,8 +57,13 @@ public sealed interface Condition {
     /** Returns what is wanted of it: {@code over 4}, {@code thatch or stone}. */
     String wanted();
 
-    /** Returns what it met, in words. */
-    String met(Situation now);
+    /** Returns what it looks at as it is; null where it is missing. */
+    Datum found(Situation now);
+
+    /** Returns what it {@link #found}, in words. */
+    default String met(Datum found) {
+        return found == null ? "missing" : found.inWords();
+    }
 
     /**
      * A number against a bound.
@@ -91,12 +99,19 @@ public sealed interface Condition {
         }
 
         @Override
-        public String met(Situation now) {
-            double met = now.number(source);
-            if (Double.isInfinite(met)) {
-                return "never";
+        public Datum found(Situation now) {
+            double found = now.number(source);
+            if (Double.isInfinite(found)) {
+                return NEVER;
             }
-            return Double.isNaN(met) ? "missing" : Words.number(Exact.rint(met * 1000) / 1000);
+            return Double.isNaN(found) ? null : new Datum.Num(found);
+        }
+
+        @Override
+        public String met(Datum found) {
+            return found instanceof Datum.Num number
+                    ? Words.number(Exact.rint(number.value() * 1000) / 1000)
+                    : Condition.super.met(found);
         }
 
         @Override
@@ -161,9 +176,8 @@ public sealed interface Condition {
         }
 
         @Override
-        public String met(Situation now) {
-            Datum met = now.payload(field);
-            return met == null ? "missing" : met.inWords();
+        public Datum found(Situation now) {
+            return now.payload(field);
         }
 
         @Override
@@ -206,9 +220,8 @@ public sealed interface Condition {
         }
 
         @Override
-        public String met(Situation now) {
-            Datum met = now.payload(field);
-            return met == null ? "missing" : met.inWords();
+        public Datum found(Situation now) {
+            return now.payload(field);
         }
 
         @Override
@@ -244,8 +257,13 @@ public sealed interface Condition {
         }
 
         @Override
-        public String met(Situation now) {
-            return (now.tagged(tag) ? "" : "not ") + tag;
+        public Datum found(Situation now) {
+            return new Datum.Flag(now.tagged(tag));
+        }
+
+        @Override
+        public String met(Datum found) {
+            return (new Datum.Flag(true).equals(found) ? "" : "not ") + tag;
         }
 
         @Override

@@ -97,31 +97,26 @@ public final class Decision {
 
     private Reason unmet(int index) {
         Condition condition = rope.conditions().get(index);
-        String met = condition.met(situation);
-        boolean negated = rope.when().match() == When.Match.NONE;
+        Datum found = condition.found(situation);
+        String unit = found instanceof Datum.Num ? unit(condition) : "";
         return new Unmet(
                 index,
-                condition.about(),
-                met.equals("missing") ? met : met + unit(condition),
-                (negated ? "not " : "") + condition.wanted());
+                List.of(new Unmet.Looked(condition, found, unit)),
+                rope.when().match() == When.Match.NONE);
     }
 
     private Reason notAny() {
-        List<String> met = new ArrayList<>();
-        List<String> wanted = new ArrayList<>();
+        List<Unmet.Looked> looked = new ArrayList<>();
         for (Condition condition : rope.conditions()) {
-            met.add(condition.about() + " " + condition.met(situation));
-            wanted.add(condition.about() + " " + condition.wanted());
+            looked.add(new Unmet.Looked(condition, condition.found(situation), ""));
         }
-        return new Unmet(When.NOT_ANY, "what came", String.join(", ", met), Words.either(wanted));
+        return new Unmet(When.NOT_ANY, looked, false);
     }
 
     private String unit(Condition condition) {
-        if (condition instanceof Condition.Compare compare) {
-            String unit = new SourceValues(event, world::announced).unit(compare.source());
-            return unit.isEmpty() ? "" : " " + unit;
-        }
-        return "";
+        return condition instanceof Condition.Compare compare
+                ? new SourceValues(event, world::announced).unit(compare.source())
+                : "";
     }
 
     /** Returns a draw of the rope's own for this pull. */

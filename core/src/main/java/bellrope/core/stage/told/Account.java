@@ -2,8 +2,10 @@ package bellrope.core.stage.told;
 
 import bellrope.core.event.Pull;
 import bellrope.core.rope.Companion;
+import bellrope.core.rope.Condition;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Source;
+import bellrope.core.rope.When;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Exact;
 import bellrope.core.value.Problem;
@@ -14,6 +16,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * What happened at one pull: every rope of its event, and whether and why it answered.
@@ -240,16 +243,41 @@ public record Account(
     }
 
     /**
-     * A condition that did not hold.
+     * A condition that did not hold, or all of those of which one should have. Its words are made when they are asked for: a
+     * stage decides far more than anybody reads.
      *
-     * @param condition which of the rope's
-     * @param met the value it met
-     * @param wanted what it wants
+     * @param condition which of the rope's; {@link When#NOT_ANY} where it is several
+     * @param looked what they looked at
+     * @param none whether none was to hold
      */
-    public record Unmet(int condition, String field, String met, String wanted) implements Reason {
+    public record Unmet(int condition, List<Looked> looked, boolean none) implements Reason {
+        /**
+         * A condition and what it found.
+         *
+         * @param found null where that is missing
+         * @param unit of what it found; empty where it has none
+         */
+        public record Looked(Condition condition, Datum found, String unit) {
+            private String met() {
+                return condition.met(found) + (unit.isEmpty() ? "" : " " + unit);
+            }
+        }
+
         @Override
         public String inWords() {
-            return field + " was " + met + ", wants " + wanted;
+            if (condition == When.NOT_ANY) {
+                String met = looked.stream()
+                        .map(l -> l.condition().about() + " " + l.met())
+                        .collect(Collectors.joining(", "));
+                return "what came was " + met + ", wants "
+                        + Words.either(looked.stream()
+                                .map(l -> l.condition().about() + " "
+                                        + l.condition().wanted())
+                                .toList());
+            }
+            Looked one = looked.get(0);
+            return one.condition().about() + " was " + one.met() + ", wants " + (none ? "not " : "")
+                    + one.condition().wanted();
         }
 
         @Override
