@@ -66,15 +66,15 @@ final class Answering {
         Cause cause = new Cause(arrival, scene.world().begins(), key);
         Decision decision = scene.decision(rope, cause);
         Effect effect = scene.roster().effect(rope.play());
+        Optional<Reason> reason = decision.stopped(effect != null);
+        if (reason.isPresent()) {
+            return silent(rope, reason.get());
+        }
         Vec3 anchor = decision.placing().anchor();
         Vec3 origin = decision.placing().origin(anchor);
         double seconds = scene.pace().seconds(scene.now()) - ago;
-        Optional<Reason> reason = decision.stopped(effect != null);
-        if (reason.isEmpty()) {
-            int weight = arrival.event().weight();
-            reason =
-                    scene.limiter().stopped(rope, cause.subject(), decision, seconds, origin, weight, lasts.replaced());
-        }
+        int weight = arrival.event().weight();
+        reason = scene.limiter().stopped(rope, cause.subject(), decision, seconds, origin, weight, lasts.replaced());
         if (reason.isEmpty() && ensemble.full()) {
             reason = Optional.of(new Account.Limited(
                     "instances on the stage", Ensemble.MOST + " play", "fewer than " + Ensemble.MOST));
@@ -83,7 +83,7 @@ final class Answering {
         double delay = wait + rope.timing().delay() + (jitter > 0 ? jitter * decision.unit(Purpose.JITTER) : 0);
         int steps = scene.pace().stepsAt(delay);
         if (reason.isEmpty() && steps == 0 && effect != null) {
-            reason = ensemble.stops(effect, arrival.event().weight(), crowded(rope), scene.now());
+            reason = ensemble.stops(effect, weight, crowded(rope), scene.now());
             reason.ifPresent(empty -> ensemble.refused(effect));
         }
         if (reason.isPresent()) {

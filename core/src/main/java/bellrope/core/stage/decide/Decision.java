@@ -35,9 +35,11 @@ public final class Decision {
     private final World world;
     private final int step;
     private final Situation situation;
-    private final Draws draws = new Draws();
-    private final Placing placing;
-    private final Feeding feeding;
+    private final Cause cause;
+    // Made when they are asked for: most ropes that look at a pull stay silent.
+    private Draws draws;
+    private Placing placing;
+    private Feeding feeding;
 
     /** @param step on which what answers begins */
     public Decision(Rope rope, Cause cause, World world, int step) {
@@ -47,18 +49,22 @@ public final class Decision {
         this.world = world;
         this.step = step;
         this.situation = world.situation(pull, step, cause.beginning());
-        draws.at(cause.key(), -1, 0, 0, 0);
-        this.placing = new Placing(rope, cause, pull, world, step, draws);
-        this.feeding = new Feeding(rope, cause, world, step, situation);
+        this.cause = cause;
     }
 
     /** Returns where it answers and which way that points. */
     public Placing placing() {
+        if (placing == null) {
+            placing = new Placing(rope, cause, pull, world, step, draws());
+        }
         return placing;
     }
 
     /** Returns what its feeds make of an effect. */
     public Feeding feeding() {
+        if (feeding == null) {
+            feeding = new Feeding(rope, cause, world, step, situation);
+        }
         return feeding;
     }
 
@@ -121,7 +127,14 @@ public final class Decision {
 
     /** Returns a draw of the rope's own for this pull. */
     public double unit(Purpose purpose) {
-        return draws.unit(purpose);
+        return draws().unit(purpose);
+    }
+
+    private Draws draws() {
+        if (draws == null) {
+            draws = new Draws().at(cause.key(), -1, 0, 0, 0);
+        }
+        return draws;
     }
 
     /** Returns the seconds from its beginning to a step. */
