@@ -180,6 +180,30 @@ describe('following a running game', () => {
     expect(game.chosen.value).toBe('5b')
   })
 
+  it('plays nothing of the game before on the stage of the next', async () => {
+    const [socket] = Socket.open
+    socket.say({ is: 'game', game: standing() })
+    await settled()
+    // Its changed bundle comes late: when another is followed already.
+    let late = () => {}
+    const coming = new Promise<void>((resolve) => (late = resolve))
+    vi.stubGlobal('fetch', async (path: string) => {
+      if (path.endsWith('/bundles/41')) await coming
+      return { ok: true, json: async () => ({ of: path }) }
+    })
+    const entries = [entry('bundle.taken', 569, 41), entry('a', 570)]
+    socket.say({ is: 'said', game: '3f', from: 3, step: 580, entries })
+    await settled()
+    socket.say({ is: 'game', game: standing({ linked: false }) })
+    socket.say({ is: 'game', game: standing({ instance: '4a', first: 1, stepAtFirst: 0 }) })
+    await settled()
+    expect(asked.at(-1)![0]).toBe('gameBegun')
+    const before = asked.length
+    late()
+    await settled()
+    expect(asked).toHaveLength(before)
+  })
+
   it('follows the one that the address names, whichever is told first', async () => {
     scope.stop()
     open('4a')

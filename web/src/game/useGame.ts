@@ -161,6 +161,8 @@ export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCo
     let caught = false
     try {
       const first = await bundle(game.changeAtFirst)
+      // Another may be followed since; nothing of this one may be played on its stage.
+      if (mine !== turn) return
       const whole = from === 1
       await core.ask(project, 'gameBegun', 'the game', { bundle: first, step, whole })
       middle.value = !whole
@@ -177,17 +179,18 @@ export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCo
           const change = piece[0].type === 'bundle.taken' ? piece[0].data?.change : undefined
           if (change !== undefined) {
             doubt.value = ''
-            await core.ask(project, 'gameTook', 'the change', {
-              bundle: await bundle(change),
-              step: piece[0].step,
-            })
+            const taken = await bundle(change)
+            if (mine !== turn) return
+            await core.ask(project, 'gameTook', 'the change', { bundle: taken, step: piece[0].step })
+            if (mine !== turn) return
           }
-          await play(piece, from, piece[piece.length - 1].step, caught ? came : undefined)
+          await play(mine, piece, from, piece[piece.length - 1].step, caught ? came : undefined)
+          if (mine !== turn) return
           from += piece.length
         }
         step = news.step
         said.value = from - 1
-        await play([], from, step, caught && !news.entries.length ? came : undefined)
+        await play(mine, [], from, step, caught && !news.entries.length ? came : undefined)
         caught ||= news.entries.length < MOST_AT_ONCE
       }
     } catch (e) {
@@ -197,12 +200,13 @@ export function useGame(frame: (frame: Frame) => void, asked = '', core = gameCo
     }
   }
 
-  async function play(entries: object[], from: number, step: number, came?: number) {
+  async function play(mine: number, entries: object[], from: number, step: number, came?: number) {
     const { answer, frames } = await core.ask(project, 'gameSaid', 'what the game said', {
       entries,
       from,
       step,
     })
+    if (mine !== turn) return
     const now = answer as GameReply
     reply.value = now
     if (frames?.byteLength) frame(readFrame(frames, BEFORE))

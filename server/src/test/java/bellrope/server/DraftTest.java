@@ -116,6 +116,34 @@ class DraftTest extends LinkStory {
     }
 
     @Test
+    void whatOnePageShowsAndIsGoneKeepsNothingOutThatAnotherShows() throws Exception {
+        JsonNode added = server.send(
+                        "POST",
+                        "/api/projects/1/parts",
+                        "{\"kind\":\"place\",\"body\":{\"name\":\"a ditch\",\"position\":[1,0,0]}}")
+                .json()
+                .at("/parts/0");
+        try (LinkedGame game = game(saved(), new Listening());
+                TestSocket one = page();
+                TestSocket two = page()) {
+            await(() -> game.advance(0.001) >= 0 && game.linked());
+            one.say("{\"is\":\"drafts\",\"drafts\":[{\"part\":"
+                    + added.get("id").asLong() + ",\"body\":{\"name\":\"a ditch\",\"position\":[2,0,0]}}]}");
+            assertThat(one.word("drafted").get("change").asLong()).isNegative();
+            assertThat(server.send(
+                                    "DELETE",
+                                    "/api/parts/" + added.get("id").asLong() + "?basedOn="
+                                            + added.get("revision").asLong(),
+                                    null)
+                            .status())
+                    .isEqualTo(200);
+            two.say(drag("peat splat", "0.67"));
+            assertThat(two.word("drafted").get("change").asLong()).isNegative();
+            awaitDrag(game, 0.67);
+        }
+    }
+
+    @Test
     void aBenchThatFollowsAGameThroughDraftsShowsTheSameToTheBit() throws Exception {
         try (LinkedGame game = game(saved(), new Listening());
                 TestSocket page = page()) {

@@ -39,7 +39,7 @@ class Bundles {
             return size() > MOST_PARSED;
         }
     };
-    private long drafted;
+    private long numbers;
 
     Bundles(ProjectStore store) {
         this.store = store;
@@ -56,18 +56,20 @@ class Bundles {
     private static final class Kept {
         final LinkedHashMap<Long, Packed> byChange = new LinkedHashMap<>();
         long bytes;
-        // As it is saved; and with what is not, made of what.
+        // As it is saved; and with what is not, made of what. The last with something in it that is not.
         At saved;
         At now;
-        Map<Long, JsonNode> with = Map.of();
-        Refusal refused;
+        At draft;
+        Map<String, Map<Long, JsonNode>> with = Map.of();
+        // What of it does not fit, by the page that shows it.
+        final Map<String, Refusal> refused = new HashMap<>();
     }
 
     /** Returns the bundle that games of a project shall have: as it is saved, with what is drafted as long as that fits. */
     synchronized At now(long project) {
         Snapshot snapshot = store.get(project);
         Kept of = kept.computeIfAbsent(project, p -> new Kept());
-        Map<Long, JsonNode> with = drafts.of(project);
+        Map<String, Map<Long, JsonNode>> with = drafts.of(project);
         boolean other = of.saved == null || of.saved.have().change() != snapshot.change();
         if (other) {
             String text = Bundle.write(snapshot.project());
@@ -77,25 +79,34 @@ class Bundles {
         }
         if (other || !with.equals(of.with)) {
             of.with = with;
-            of.refused = null;
-            try {
-                of.now = with.isEmpty() ? of.saved : with(of, with);
-            } catch (Refusal refusal) {
-                // It stays as it was.
-                of.refused = refusal;
-            }
+            of.refused.clear();
+            of.now = with.isEmpty() ? of.saved : with(of, with);
         }
         return of.now;
     }
 
-    private At with(Kept of, Map<Long, JsonNode> bodies) {
-        String text = Bundle.write(store.drafted(of.saved.project(), bodies).project());
-        for (At known : new At[] {of.saved, of.now}) {
-            if (known.text().equals(text)) {
-                return known;
+    // What one page shows and does not fit keeps nothing out that another shows.
+    private At with(Kept of, Map<String, Map<Long, JsonNode>> shown) {
+        Map<Long, JsonNode> fits = new LinkedHashMap<>();
+        Snapshot drafted = store.get(of.saved.project());
+        for (Map.Entry<String, Map<Long, JsonNode>> page : shown.entrySet()) {
+            Map<Long, JsonNode> next = new LinkedHashMap<>(fits);
+            next.putAll(page.getValue());
+            try {
+                drafted = store.drafted(of.saved.project(), next);
+                fits = next;
+            } catch (Refusal refusal) {
+                of.refused.put(page.getKey(), refusal);
             }
         }
-        return new At(of.saved.project(), new Have(--drafted, BundleHash.of(text)), text);
+        String text = Bundle.write(drafted.project());
+        if (of.saved.text().equals(text)) {
+            return of.saved;
+        }
+        if (of.draft == null || !of.draft.text().equals(text)) {
+            of.draft = new At(of.saved.project(), new Have(--numbers, BundleHash.of(text)), text);
+        }
+        return of.draft;
     }
 
     /**
@@ -107,9 +118,10 @@ class Bundles {
     synchronized At show(String socket, long project, Map<Long, JsonNode> bodies) {
         Map<Long, JsonNode> before = drafts.show(socket, project, bodies);
         At now = now(project);
-        Refusal refused = kept.get(project).refused;
-        if (refused != null && !bodies.isEmpty()) {
+        Refusal refused = kept.get(project).refused.get(socket);
+        if (refused != null) {
             drafts.show(socket, project, before);
+            now(project);
             throw refused;
         }
         return now;

@@ -20,14 +20,14 @@ final class Drafts {
         return before == null ? Map.of() : before.bodies();
     }
 
-    /** Returns what all pages of a project show unsaved, by part. */
-    Map<Long, JsonNode> of(long project) {
-        Map<Long, JsonNode> all = new LinkedHashMap<>();
-        for (Shown one : shown.values()) {
+    /** Returns what each page of a project shows unsaved, by its socket; what was shown last is the last. */
+    Map<String, Map<Long, JsonNode>> of(long project) {
+        Map<String, Map<Long, JsonNode>> all = new LinkedHashMap<>();
+        shown.forEach((socket, one) -> {
             if (one.project() == project) {
-                all.putAll(one.bodies());
+                all.put(socket, one.bodies());
             }
-        }
+        });
         return all;
     }
 }
