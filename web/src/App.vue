@@ -6,7 +6,7 @@ import { api } from './api/client'
 import Explainer from './common/Explainer.vue'
 import { forgetOwnTimes } from './common/times'
 import { letterKeys, useKeys } from './common/useKeys'
-import { sharing, useSharing } from './game/useSharing'
+import { sharing, unshared, useSharing } from './game/useSharing'
 import ConflictSheet from './project/ConflictSheet.vue'
 import ProjectMenu from './project/ProjectMenu.vue'
 import { useNews } from './project/useNews'
@@ -71,7 +71,7 @@ const standing = computed(() => {
       : 'server away, trying again'
   }
   const games = news.games.value
-  const drafts = sharing.value ? ' with drafts' : ''
+  const drafts = !sharing.value ? '' : unshared.value ? ' without your draft' : ' with drafts'
   const linked = games ? `, ${games} ${games === 1 ? 'game' : 'games'}${drafts}` : ''
   return (project.saving ? 'saving…' : news.state.value === 'open' ? 'connected' : 'connecting…') + linked
 })

@@ -245,8 +245,8 @@ useKeys({
       <div>
         <h1>No game is linked</h1>
         <p>
-          A game that is linked takes every saved change while it runs, and tells what happens in it: you see
-          here what it shows, and which events nobody answers.
+          A game that is linked takes every saved change while it runs, and where you want it what is not
+          saved yet. It tells what happens in it: you see here what it shows, and which events nobody answers.
         </p>
         <p>It links with this address:</p>
         <p class="address">

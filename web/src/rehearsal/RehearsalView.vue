@@ -115,8 +115,12 @@ const subjects = computed(() => {
     event: e.body,
     usual: project.strengths.get(e.id)?.usual ?? {},
   }))
-  return new Map([...subjectsOf(usual), ...put])
+  return new Map([...subjectsOf(usual)].map(([subject, at]) => [subject, put.get(subject) ?? at]))
 })
+watch(
+  () => project.id,
+  () => put.clear(),
+)
 function place(subject: string, at: Vector) {
   put.set(subject, at)
   live.move(subject, at)

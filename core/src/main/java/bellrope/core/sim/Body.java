@@ -17,7 +17,7 @@ public final class Body {
     /** Particles of a layer for which room is made before they are born. */
     private static final int MOST_ROOM = 4_096;
 
-    /** For what is only held. */
+    /** For what is only held, in every thread: nothing is ever written to it. */
     static final Body NONE = new Body(List.of(), new Layer[0], Pace.SIXTY);
 
     private final Layer[] layers;

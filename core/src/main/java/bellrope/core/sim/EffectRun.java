@@ -507,8 +507,10 @@ public final class EffectRun {
 
     /** Returns where it is on a step of the stage. */
     public Vec3 place(int step) {
-        way.at(step - start, body.at);
-        return new Vec3(body.at[0], body.at[1], body.at[2]);
+        // Not into the body, which may be another's by now.
+        double[] place = new double[3];
+        way.at(step - start, place);
+        return new Vec3(place[0], place[1], place[2]);
     }
 
     /** Returns which way its y axis points. */

@@ -3,18 +3,15 @@ package bellrope.server.link;
 import bellrope.format.json.JsonText;
 import bellrope.server.socket.Outlet;
 import bellrope.server.socket.SignsOfLife;
-import bellrope.server.socket.TalkingSocket;
 import bellrope.server.store.ProjectStore;
 import bellrope.server.store.Refusal;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.socket.CloseStatus;
 import tools.jackson.databind.JsonNode;
 
@@ -23,20 +20,15 @@ import tools.jackson.databind.JsonNode;
  * {@code docs/format/link.md}.
  */
 @Configuration
-class DraftSocket extends TalkingSocket {
+class DraftSocket extends PageSocket {
     private static final Logger LOG = LoggerFactory.getLogger(DraftSocket.class);
-    private static final int MOST = 64;
     /** Bytes of all that a page shows unsaved, and parts. */
     static final int MOST_BYTES = 1 << 20;
 
     static final int MOST_PARTS = 100;
     private static final CloseStatus UNKNOWN = CloseStatus.NOT_ACCEPTABLE.withReason(
             "drafts of at most " + MOST_PARTS + " parts are said here, see docs/format/link.md");
-    private static final CloseStatus FULL =
-            CloseStatus.SERVICE_OVERLOAD.withReason(MOST + " pages send drafts already; close one of them");
-    private static final CloseStatus NO_PROJECT = CloseStatus.BAD_DATA.withReason("project: the number of a project");
 
-    private final ProjectStore store;
     private final Games games;
     private final Map<String, Page> pages = new ConcurrentHashMap<>();
 
@@ -49,24 +41,18 @@ class DraftSocket extends TalkingSocket {
     record NotDrafted(String is, String why) {}
 
     DraftSocket(ProjectStore store, Games games, SignsOfLife life) {
-        super(life, "/api/drafts", MOST_BYTES);
-        this.store = store;
+        super(store, life, "/api/drafts", MOST_BYTES, "send drafts");
         this.games = games;
     }
 
     @Override
-    protected Optional<CloseStatus> admit(String socket, MultiValueMap<String, String> query, Supplier<Outlet> outlet) {
-        if (pages.size() >= MOST) {
-            return Optional.of(FULL);
-        }
-        try {
-            long project = Long.parseLong(query.getFirst("project"));
-            store.get(project);
-            pages.put(socket, new Page(project, outlet.get()));
-            return Optional.empty();
-        } catch (NumberFormatException | Refusal e) {
-            return Optional.of(NO_PROJECT);
-        }
+    int open() {
+        return pages.size();
+    }
+
+    @Override
+    void enter(String socket, long project, Outlet outlet) {
+        pages.put(socket, new Page(project, outlet));
     }
 
     @Override
