@@ -13,10 +13,14 @@ import bellrope.core.project.Project;
 import bellrope.core.rope.Facing;
 import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
+import bellrope.core.value.Datum;
+import bellrope.core.value.Vec3;
 import com.sun.management.ThreadMXBean;
 import java.lang.management.ManagementFactory;
 import java.nio.ByteBuffer;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Random;
@@ -42,6 +46,14 @@ class SparesTest {
                         .toArray(Emitter[]::new));
     }
 
+    // On a slope, now and then the same.
+    private static Pull leaning(Random random) {
+        Pull landing = Sample.landing(9 * random.nextDouble(), "stone", random.nextInt());
+        Map<String, Datum> payload = new LinkedHashMap<>(landing.payload());
+        payload.put("normal", new Datum.Vec(new Vec3(random.nextInt(3) - 1, 1, random.nextInt(2))));
+        return landing.with(payload);
+    }
+
     private static byte[] bytes(Stage stage, int n) {
         ByteBuffer frame = stage.frame(n);
         byte[] bytes = new byte[frame.remaining()];
@@ -61,7 +73,7 @@ class SparesTest {
         Random random = new Random(seed);
         for (int step = 0; step < 900; step++) {
             if (random.nextInt(14) == 0) {
-                Pull pull = Sample.landing(9 * random.nextDouble(), "stone", random.nextInt());
+                Pull pull = leaning(random);
                 assertThat(spared.pull(pull).answered())
                         .isEqualTo(fresh.pull(pull).answered());
             }
