@@ -4,6 +4,7 @@ import bellrope.core.value.Problem;
 import bellrope.format.answer.FeedsView;
 import bellrope.format.answer.FittedView;
 import bellrope.format.answer.GameReply;
+import bellrope.format.answer.HeldRun;
 import bellrope.format.answer.PreviewHead;
 import bellrope.format.answer.Progress;
 import bellrope.format.answer.RehearsalView;
@@ -46,6 +47,7 @@ public final class Writers {
             RehearsalView.class,
             Progress.class,
             SizedView.class,
+            HeldRun.class,
             TraceView.class,
             GameReply.class,
             AccountReport.class,

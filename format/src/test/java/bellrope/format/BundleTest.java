@@ -105,7 +105,7 @@ class BundleTest {
                 delimiter = '|',
                 value = {
                     "/effects/0/emitters/1/birth/lifetime|[0.8, 0.2]|/effects/0/emitters/1/birth/lifetime: 0.8 to 0.2: the minimum must not be above the maximum",
-                    "/effects/0/emitters/1/birth/lifetime|[0, 1]|/effects/0/emitters/1/birth/lifetime/0: 0.0: a time above 0 s",
+                    "/effects/0/emitters/1/birth/lifetime|[0, 1]|/effects/0/emitters/1/birth/lifetime/0: 0: a number above 0",
                     "/effects/0/emitters/1/birth/bursts|[{\"at\":0,\"least\":-3,\"most\":4}]|/effects/0/emitters/1/birth/bursts/0/least: -3: a whole number from 0 to 10000",
                     "/effects/2/emitters/0/birth/speed|\"fast\"|/effects/2/emitters/0/birth/speed: \"fast\": a pair: minimum, maximum",
                     "/effects/2/emitters/0/look/blend|\"aditive\"|/effects/2/emitters/0/look/blend: \"aditive\": alpha, additive, screen or multiply; did you mean additive?",
@@ -114,7 +114,7 @@ class BundleTest {
                     "/ropes/0/event|\"courier.lnded\"|/ropes/0/event: \"courier.lnded\": the name of a known event; did you mean courier.landed?",
                     "/events/0/weight|9|/events/0/weight: 9: a whole number from 1 to 5",
                     "/settings/particleLimit|2.5|/settings/particleLimit: 2.5: a whole number",
-                    "/ropes/0/colour|1|/ropes/0/colour: unknown key: one of name, seed, off, remark, group, event, value, match, conditions, play, overrides, offset, place, facing, pointing, feeds, run, stay, timing, limits, owner, then, with or hit",
+                    "/ropes/0/colour|1|/ropes/0/colour: unknown key: one of name, seed, off, remark, group, event, value, match, conditions, play, overrides, offset, place, facing, pointing, feeds, run, stay, timing, limits, hit, owner, then or with",
                     "/bellrope|7|/bellrope: 7: version 1",
                     "/effects/0/emitters/1/birth/cap|0|/effects/0/emitters/1/birth/cap: 0: a whole number from 1 to 100000",
                     "/effects/0/emitters/1/birth/shape|{\"kind\":\"sphere\",\"radius\":0}|/effects/0/emitters/1/birth/shape/radius: 0: a number above 0",

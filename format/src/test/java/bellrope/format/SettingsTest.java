@@ -25,8 +25,8 @@ import tools.jackson.databind.node.DoubleNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * The schema is the one description of every setting: its bounds, what holds when it is left out, its unit. This test holds the
- * reader and core to it, setting by setting, in a bundle that says everything.
+ * The schema says of every setting its bounds, its unit, and what holds when it is left out. This test holds the reader and core
+ * to it, setting by setting, in a bundle that says everything.
  */
 class SettingsTest {
     private static JsonNode schema;

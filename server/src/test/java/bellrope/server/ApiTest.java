@@ -81,7 +81,7 @@ class ApiTest {
                 value = {
                     "\"least\":4,\"most\":6|\"least\":-3,\"most\":6|/emitters/0/birth/bursts/0/least|-3",
                     "\"lifetime\":[0.3,0.6]|\"lifetime\":[0.6,0.3]|/emitters/0/birth/lifetime|0.6 to 0.3",
-                    "\"lifetime\":[0.3,0.6]|\"lifetime\":[0,0.6]|/emitters/0/birth/lifetime/0|0.0",
+                    "\"lifetime\":[0.3,0.6]|\"lifetime\":[0,0.6]|/emitters/0/birth/lifetime/0|0",
                     "\"sprite\":\"puff\"|\"sprite\":\"puf\"|/emitters/0/look/sprite|\"puf\"",
                     "\"name\":\"stone chips\"|\"name\":\"straw puff\"|/name|\"straw puff\""
                 })

@@ -10,11 +10,14 @@ import bellrope.core.value.Refused;
  * @param note what is new, in a sentence or two, at most 2,000 characters
  */
 public record Version(String name, String note, Contract contract) {
+    /** Most characters of a note. */
+    public static final int LONGEST_NOTE = 2_000;
+
     public Version {
         Demand.name("name", name);
         Demand.whole("note", note);
-        if (note.length() > 2000) {
-            throw new Refused("note", note.length() + " characters", "at most 2000");
+        if (note.length() > LONGEST_NOTE) {
+            throw new Refused("note", note.length() + " characters", "at most " + LONGEST_NOTE);
         }
     }
 }

@@ -1,6 +1,6 @@
 package bellrope.core.effect;
 
-import bellrope.core.value.Demand;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Done;
 import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
@@ -80,10 +80,14 @@ public sealed interface Aim {
      * @param x each −1,000 to 1,000
      */
     record Axes(Range x, Range y, Range z) implements Aim {
+        public static final Bounds X = Bounds.around(1000);
+        public static final Bounds Y = Bounds.around(1000);
+        public static final Bounds Z = Bounds.around(1000);
+
         public Axes {
-            Demand.within("x", x, -1000, 1000);
-            Demand.within("y", y, -1000, 1000);
-            Demand.within("z", z, -1000, 1000);
+            X.check("x", x);
+            Y.check("y", y);
+            Z.check("z", z);
         }
 
         @Override

@@ -1,9 +1,9 @@
 package bellrope.core.effect;
 
 import bellrope.core.value.Addresses;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Range;
-import bellrope.core.value.Refused;
 import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Weights;
@@ -18,8 +18,8 @@ import java.util.function.Consumer;
  *
  * @param bursts at most 16
  * @param stream particles over time besides the bursts
- * @param perUnit particles for each unit that the source travels, above 0 to 1,000
- * @param delay seconds before the emitter begins, 0 to 60
+ * @param perUnit particles for each unit that the source travels
+ * @param delay seconds before the emitter begins
  * @param cap most that live at once in one instance, 1 to 100,000; births beyond it are dropped and counted
  * @param shape where
  * @param placing how they share out the shape
@@ -28,9 +28,9 @@ import java.util.function.Consumer;
  * @param offset units, in the effect's frame
  * @param turn degrees about x, then y, then z, of the emitter's frame in the effect's
  * @param space whether they stay in the world or go with the source
- * @param inherit share of the source's velocity that they are born with, −2 to 2
- * @param speed units a second, 0 to 1,000
- * @param lifetime seconds, above 0 to 60
+ * @param inherit share of the source's velocity that they are born with
+ * @param speed units a second
+ * @param lifetime seconds
  * @param size units across, 0 to 1,000; of sizes that are chosen among, the least and the most
  * @param sizes that each particle takes one of, at most 16; none for any size of the range
  * @param height units from top to bottom, drawn for itself; empty for as high as wide
@@ -38,7 +38,7 @@ import java.util.function.Consumer;
  * @param spin degrees a second
  * @param opacity 0 to 1
  * @param colour each particle's own
- * @param gravity how much of the gravity of its life each particle feels, −10 to 10
+ * @param gravity how much of the gravity of its life each particle feels
  */
 public record Birth(
         List<Burst> bursts,
@@ -64,17 +64,38 @@ public record Birth(
         Range opacity,
         Tint colour,
         Range gravity) {
+    public static final int MOST_BURSTS = 16;
+    public static final int MOST_SIZES = 16;
+
+    public static final Bounds PER_UNIT = Bounds.above(0, 1000);
+    public static final Bounds DELAY = Bounds.of(0, 60);
+    public static final Bounds CAP = Bounds.of(1, 100_000);
+    public static final Bounds SPREAD = Bounds.of(0, 180);
+    public static final Bounds OFFSET = Bounds.around(10_000);
+    public static final Bounds TURN = Bounds.around(360);
+    public static final Bounds INHERIT = Bounds.around(2);
+    public static final Bounds SPEED = Bounds.of(0, 1000);
+    public static final Bounds LIFETIME = Bounds.above(0, Birth.LONGEST_LIFE);
+    public static final Bounds SIZE = Bounds.of(0, 1000);
+    public static final Bounds HEIGHT = Bounds.of(0, 1000);
+    public static final Bounds ROTATION = Bounds.around(3600);
+    public static final Bounds SPIN = Bounds.around(36000);
+    public static final Bounds OPACITY = Bounds.of(0, 1);
+    public static final Bounds GRAVITY = Bounds.around(10);
+
     public static final double LONGEST_LIFE = 60;
 
     /**
      * A size that particles may have.
      *
-     * @param size units across, 0 to 1,000
-     * @param weight how likely it is beside the others, above 0 to 1,000
+     * @param size units across
+     * @param weight how likely it is beside the others
      */
     public record Pick(double size, double weight) {
+        public static final Bounds SIZE = Bounds.of(0, 1000);
+
         public Pick {
-            Demand.within("size", size, 0, 1000);
+            SIZE.check("size", size);
             Weights.demand("weight", weight);
         }
     }
@@ -87,36 +108,28 @@ public record Birth(
 
     public Birth {
         bursts = Addresses.assigned(
-                "bursts", Demand.atMost("bursts", bursts, 16), Burst.HIGHEST_ID, Burst::id, Burst::numbered);
-        if (perUnit.isPresent()) {
-            Demand.above("perUnit", perUnit.getAsDouble(), 0);
-            Demand.within("perUnit", perUnit.getAsDouble(), 0, 1000);
-        }
-        Demand.within("delay", delay, 0, 60);
-        if (cap.isPresent()) {
-            Demand.within("cap", cap.getAsInt(), 1, 100_000);
-        }
-        Demand.within("spread", spread, 0, 180);
-        Demand.within("offset", offset, 10_000);
-        Demand.within("turn", turn, 360);
-        Demand.within("inherit", inherit, -2, 2);
-        Demand.within("speed", speed, 0, 1000);
-        if (lifetime.least() <= 0) {
-            throw new Refused("lifetime/least", Double.toString(lifetime.least()), "a time above 0 s");
-        }
-        Demand.within("lifetime", lifetime, 0, LONGEST_LIFE);
-        Demand.within("size", size, 0, 1000);
-        sizes = Demand.atMost("sizes", sizes, 16);
+                "bursts", Demand.atMost("bursts", bursts, MOST_BURSTS), Burst.HIGHEST_ID, Burst::id, Burst::numbered);
+        PER_UNIT.check("perUnit", perUnit);
+        DELAY.check("delay", delay);
+        CAP.check("cap", cap);
+        SPREAD.check("spread", spread);
+        OFFSET.check("offset", offset);
+        TURN.check("turn", turn);
+        INHERIT.check("inherit", inherit);
+        SPEED.check("speed", speed);
+        LIFETIME.check("lifetime", lifetime);
+        SIZE.check("size", size);
+        sizes = Demand.atMost("sizes", sizes, MOST_SIZES);
         if (!sizes.isEmpty()) {
             size = new Range(
                     sizes.stream().mapToDouble(Pick::size).min().getAsDouble(),
                     sizes.stream().mapToDouble(Pick::size).max().getAsDouble());
         }
-        height.ifPresent(range -> Demand.within("height", range, 0, 1000));
-        Demand.within("rotation", rotation, -3600, 3600);
-        Demand.within("spin", spin, -36000, 36000);
-        Demand.within("opacity", opacity, 0, 1);
-        Demand.within("gravity", gravity, -10, 10);
+        height.ifPresent(range -> HEIGHT.check("height", range));
+        ROTATION.check("rotation", rotation);
+        SPIN.check("spin", spin);
+        OPACITY.check("opacity", opacity);
+        GRAVITY.check("gravity", gravity);
     }
 
     /** Returns the size of a particle that drew a share from 0 to 1. */

@@ -1,38 +1,44 @@
 package bellrope.core.effect;
 
-import bellrope.core.value.Demand;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
 
 /**
  * A number of particles born in the same instant.
  *
- * @param at seconds after the emitter begins, 0 to 60
+ * @param at seconds after the emitter begins
  * @param least fewest particles, 0 or more
  * @param most at or above {@code least}, at most 10,000
- * @param times how often in all, 1 to 1,000
+ * @param times how often in all
  * @param pause seconds between two of them, 0 to 60; above 0 when there are several
- * @param chance that each of them happens at all, 0 to 1
+ * @param chance that each of them happens at all
  * @param id by which its random draws are addressed: 1 to {@value #HIGHEST_ID}, no two of an emitter the same; 0 to be given
  *     one
  */
 public record Burst(double at, int least, int most, int times, double pause, double chance, int id) {
+    public static final Bounds AT = Bounds.of(0, 60);
+    public static final Bounds COUNT = Bounds.of(0, Burst.MOST);
+    public static final Bounds TIMES = Bounds.of(1, 1000);
+    public static final Bounds PAUSE = Bounds.of(0, 60);
+    public static final Bounds CHANCE = Bounds.of(0, 1);
+
     public static final int MOST = 10_000;
     public static final int HIGHEST_ID = 31;
 
     public Burst {
-        Demand.within("at", at, 0, 60);
-        Demand.within("least", least, 0, MOST);
-        Demand.within("most", most, 0, MOST);
+        AT.check("at", at);
+        COUNT.check("least", least);
+        COUNT.check("most", most);
         if (least > most) {
             throw new Refused("", least + " to " + most, "the minimum must not be above the maximum");
         }
-        Demand.within("times", times, 1, 1000);
-        Demand.within("pause", pause, 0, 60);
+        TIMES.check("times", times);
+        PAUSE.check("pause", pause);
         if (times > 1 && pause <= 0) {
             throw new Refused("pause", Words.number(pause), "a time above 0 s between " + times + " bursts");
         }
-        Demand.within("chance", chance, 0, 1);
+        CHANCE.check("chance", chance);
     }
 
     /** A burst that happens once and for certain. */

@@ -1,6 +1,6 @@
 package bellrope.core.effect;
 
-import bellrope.core.value.Demand;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
 
@@ -19,6 +19,11 @@ import bellrope.core.value.Words;
  *     and curves alike. All times are those as written
  */
 public record Course(boolean looping, double duration, double windUp, double fadeOut, double playback) {
+    public static final Bounds PLAYBACK = Bounds.of(Course.SLOWEST, Course.FASTEST);
+    public static final Bounds DURATION = Bounds.of(0.02, 60);
+    public static final Bounds WIND_UP = Bounds.of(0, 60);
+    public static final Bounds FADE_OUT = Bounds.of(0, 60);
+
     public static final double SLOWEST = 0.1;
     public static final double FASTEST = 10;
 
@@ -32,10 +37,10 @@ public record Course(boolean looping, double duration, double windUp, double fad
     }
 
     public Course {
-        Demand.within("playback", playback, SLOWEST, FASTEST);
-        Demand.within("duration", duration, 0.02, 60);
-        Demand.within("windUp", windUp, 0, 60);
-        Demand.within("fadeOut", fadeOut, 0, 60);
+        PLAYBACK.check("playback", playback);
+        DURATION.check("duration", duration);
+        WIND_UP.check("windUp", windUp);
+        FADE_OUT.check("fadeOut", fadeOut);
         if (!looping && windUp > 0) {
             throw new Refused("windUp", Words.number(windUp), "0 for a one-shot; a loop winds up");
         }

@@ -1,5 +1,6 @@
 package bellrope.core.effect;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
@@ -37,6 +38,12 @@ public record Effect(
         List<Parameter> parameters,
         List<Try> tries,
         int order) {
+    public static final int MOST_EMITTERS = 16;
+    public static final int MOST_PARAMETERS = 16;
+    public static final int MOST_TRIES = 8;
+
+    public static final Bounds ORDER = Bounds.around(100);
+
     /** Seeds stay exact in any JSON reader. */
     public static final long HIGHEST_SEED = (1L << 53) - 1;
 
@@ -77,18 +84,18 @@ public record Effect(
 
     public Effect {
         Demand.name("name", name);
-        Demand.within("order", order, -100, 100);
+        ORDER.check("order", order);
         if (seed.isPresent() && (seed.getAsLong() < 0 || seed.getAsLong() > HIGHEST_SEED)) {
             throw new Refused("seed", Long.toString(seed.getAsLong()), "a whole number from 0 to " + HIGHEST_SEED);
         }
         double playback = course.playback();
-        emitters = Demand.atMost("emitters", emitters, 16).stream()
+        emitters = Demand.atMost("emitters", emitters, MOST_EMITTERS).stream()
                 .map(e -> e.withPlayback(playback))
                 .toList();
         if (emitters.isEmpty()) {
             throw new Refused("emitters", "none", "at least one emitter");
         }
-        parameters = Demand.atMost("parameters", parameters, 16);
+        parameters = Demand.atMost("parameters", parameters, MOST_PARAMETERS);
         Map<Integer, String> seeds = new HashMap<>();
         Set<String> names = new HashSet<>();
         for (int i = 0; i < emitters.size(); i++) {
@@ -117,7 +124,7 @@ public record Effect(
                 }
             }
         }
-        tries = Demand.atMost("tries", tries, 8);
+        tries = Demand.atMost("tries", tries, MOST_TRIES);
         Set<String> parameterNames = new HashSet<>();
         for (int i = 0; i < parameters.size(); i++) {
             Parameter parameter = parameters.get(i);

@@ -1,5 +1,6 @@
 package bellrope.core.effect;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Pace;
@@ -19,10 +20,13 @@ import java.util.Set;
  * @param off whether it is switched off: it spawns nothing, and nothing spawns it
  */
 public record Emitter(String name, int seed, Birth birth, Look look, Life life, End end, double playback, boolean off) {
+    public static final Bounds PLAYBACK = Bounds.of(Course.SLOWEST, Course.FASTEST);
+    public static final Bounds SEED = Bounds.of(0, 65535);
+
     public Emitter {
-        Demand.within("playback", playback, Course.SLOWEST, Course.FASTEST);
+        PLAYBACK.check("playback", playback);
         Demand.name("name", name);
-        Demand.within("seed", seed, 0, 65535);
+        SEED.check("seed", seed);
     }
 
     public Emitter(String name, int seed, Birth birth, Look look, Life life, End end) {

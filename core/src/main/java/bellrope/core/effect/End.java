@@ -1,6 +1,7 @@
 package bellrope.core.effect;
 
 import bellrope.core.value.Addresses;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Done;
@@ -86,13 +87,15 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
          * @param level units above the effect's place
          */
         record Ground(double level) implements Barrier {
+            public static final Bounds LEVEL = Bounds.around(10_000);
+
             public Ground {
-                Demand.within("level", level, -10_000, 10_000);
+                LEVEL.check("level", level);
             }
 
             @Override
             public Barrier sized(DoubleUnaryOperator change) {
-                return new Ground(Property.held(change.applyAsDouble(level), -10_000, 10_000));
+                return new Ground(LEVEL.held(change.applyAsDouble(level)));
             }
 
             @Override
@@ -108,8 +111,10 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
          * @param normal in the effect's frame, not zero
          */
         record Plane(Vec3 place, Vec3 normal) implements Barrier {
+            public static final Bounds PLACE = Bounds.around(10_000);
+
             public Plane {
-                Demand.within("place", place, 10_000);
+                PLACE.check("place", place);
                 new Aim.Along(normal);
             }
 
@@ -127,16 +132,16 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
         /**
          * A box upright in the effect's frame.
          *
-         * @param size full width, height and depth in units, each above 0 to 2,000
+         * @param size full width, height and depth in units
          * @param keepsIn whether particles stay inside it, or outside
          */
         record Box(Vec3 place, Vec3 size, boolean keepsIn) implements Barrier {
+            public static final Bounds PLACE = Bounds.around(10_000);
+            public static final Bounds SIZE = Bounds.above(0, 2000);
+
             public Box {
-                Demand.within("place", place, 10_000);
-                Demand.within("size", size, 2000);
-                if (size.x() <= 0 || size.y() <= 0 || size.z() <= 0) {
-                    throw new Refused("size", Words.vector(size), "three lengths above 0 u");
-                }
+                PLACE.check("place", place);
+                SIZE.check("size", size);
             }
 
             @Override
@@ -148,7 +153,7 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             }
 
             private static double side(DoubleUnaryOperator change, double length) {
-                return Property.held(change.applyAsDouble(length), 1e-6, 2000);
+                return SIZE.held(change.applyAsDouble(length));
             }
 
             @Override
@@ -162,15 +167,19 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
      * What happens when a particle's centre meets the barrier.
      *
      * @param bounce share of the speed towards the barrier that comes back, 0 to 1 (coefficient of restitution)
-     * @param friction share of the speed along the barrier that is lost each time, 0 to 1
-     * @param lifeLost share of the life that is left which is lost each time, 0 to 1
+     * @param friction share of the speed along the barrier that is lost each time
+     * @param lifeLost share of the life that is left which is lost each time
      * @param then what becomes of it
      */
     public record Collision(Barrier with, double bounce, double friction, double lifeLost, Outcome then) {
+        public static final Bounds BOUNCE = Bounds.of(0, 1);
+        public static final Bounds FRICTION = Bounds.of(0, 1);
+        public static final Bounds LIFE_LOST = Bounds.of(0, 1);
+
         public Collision {
-            Demand.within("bounce", bounce, 0, 1);
-            Demand.within("friction", friction, 0, 1);
-            Demand.within("lifeLost", lifeLost, 0, 1);
+            BOUNCE.check("bounce", bounce);
+            FRICTION.check("friction", friction);
+            LIFE_LOST.check("lifeLost", lifeLost);
         }
 
         Collision with(Barrier other) {
@@ -198,8 +207,8 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
      * @param least fewest each time
      * @param most at or above {@code least}, at most 1,000
      * @param rate how many times per second or per unit, above 0 to 1,000; 1 for the other moments
-     * @param chance that it happens at all each time, 0 to 1
-     * @param velocity share of the parent's velocity that the children add to their own, −2 to 2
+     * @param chance that it happens at all each time
+     * @param velocity share of the parent's velocity that the children add to their own
      * @param colour whether the parent's colour multiplies theirs
      * @param size whether the parent's size multiplies theirs, measured by the middle of its range
      * @param id by which its random draws are addressed: 1 to {@value #HIGHEST_ID}, no two of an emitter the same; 0 to be
@@ -217,6 +226,11 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
             boolean colour,
             boolean size,
             int id) {
+        public static final Bounds COUNT = Bounds.of(0, 1000);
+        public static final Bounds RATE = Bounds.above(0, 1000);
+        public static final Bounds CHANCE = Bounds.of(0, 1);
+        public static final Bounds VELOCITY = Bounds.around(2);
+
         public static final int HIGHEST_ID = 31;
 
         /** When a particle gives birth. */
@@ -233,8 +247,8 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
                 throw new Refused(
                         "emitter", emitter.isPresent() ? "both" : "neither", "an emitter or an effect, one of the two");
             }
-            Demand.within("least", least, 0, 1000);
-            Demand.within("most", most, 0, 1000);
+            COUNT.check("least", least);
+            COUNT.check("most", most);
             if (least > most) {
                 throw new Refused("", least + " to " + most, "the minimum must not be above the maximum");
             }
@@ -242,10 +256,9 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
                 throw new Refused(
                         "most", Integer.toString(most), "0 or 1, because a whole effect is played once each time");
             }
-            Demand.above("rate", rate, 0);
-            Demand.within("rate", rate, 0, 1000);
-            Demand.within("chance", chance, 0, 1);
-            Demand.within("velocity", velocity, -2, 2);
+            RATE.check("rate", rate);
+            CHANCE.check("chance", chance);
+            VELOCITY.check("velocity", velocity);
         }
 
         /** A kind of child that is given its address by the emitter it is put into. */
@@ -286,48 +299,56 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
      *
      * @param length seconds, units, or how many points, one for each step
      * @param by what the length counts
-     * @param width multiplies the particle's size along the ribbon, from the particle to the tail, 0 to 1,000
+     * @param width multiplies the particle's size along the ribbon, from the particle to the tail
      * @param colour multiplies the particle's colour along the ribbon, in linear light
      * @param over ribbons that are laid over it, the first the lowest, at most {@value #MOST_OVER}
      */
     public record Trail(double length, By by, Curve width, Gradient colour, List<Over> over) {
+        public static final Bounds WIDTH = Bounds.of(0, 1000);
+
         public static final int MOST_OVER = 3;
 
         /** What the length of a ribbon counts. */
         public enum By {
-            SECONDS(10),
-            UNITS(1000),
-            POINTS(600);
+            SECONDS(Bounds.above(0, 10)),
+            UNITS(Bounds.above(0, 1000)),
+            POINTS(Bounds.of(2, 600));
 
-            private final double most;
+            private final Bounds bounds;
 
-            By(double most) {
-                this.most = most;
+            By(Bounds bounds) {
+                this.bounds = bounds;
+            }
+
+            /** Returns what a length may be that counts these. */
+            public Bounds bounds() {
+                return bounds;
             }
         }
 
         /**
          * A ribbon along the same way, over another.
          *
-         * @param share of the other's length, above 0 to 1
+         * @param share of the other's length
          * @param width as of the other
          * @param colour as of the other
          */
         public record Over(double share, Curve width, Gradient colour) {
+            public static final Bounds SHARE = Bounds.above(0, 1);
+            public static final Bounds WIDTH = Bounds.of(0, 1000);
+
             public Over {
-                Demand.above("share", share, 0);
-                Demand.within("share", share, 0, 1);
-                Demand.within("width", width, 0, 1000);
+                SHARE.check("share", share);
+                WIDTH.check("width", width);
             }
         }
 
         public Trail {
-            Demand.above("length", length, 0);
-            Demand.within("length", length, by == By.POINTS ? 2 : 0, by.most);
+            by.bounds.check("length", length);
             if (by == By.POINTS && length != Exact.rint(length)) {
                 throw new Refused("length", Words.number(length), "a whole number of points");
             }
-            Demand.within("width", width, 0, 1000);
+            WIDTH.check("width", width);
             over = Demand.atMost("over", over, MOST_OVER);
         }
 
@@ -337,8 +358,7 @@ public record End(Optional<Collision> collision, List<Child> children, Optional<
         }
 
         Trail withLength(double other) {
-            double held = by == By.POINTS ? Math.max(2, Exact.rint(other)) : other;
-            return new Trail(Property.held(held, 1e-6, by.most), by, width, colour, over);
+            return new Trail(by.bounds.held(by == By.POINTS ? Exact.rint(other) : other), by, width, colour, over);
         }
     }
 }

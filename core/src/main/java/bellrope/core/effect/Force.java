@@ -1,6 +1,6 @@
 package bellrope.core.effect;
 
-import bellrope.core.value.Demand;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Done;
 import bellrope.core.value.Vec3;
 import java.util.Optional;
@@ -51,15 +51,18 @@ public sealed interface Force {
     /**
      * Pulls towards a place; pushes away from it when the strength is negative.
      *
-     * @param strength units a second squared, −10,000 to 10,000
-     * @param radius units, above 0 to 1,000
+     * @param strength units a second squared
+     * @param radius units
      */
     record Attractor(Vec3 place, double strength, double radius, Falloff falloff) implements Force {
+        public static final Bounds PLACE = Bounds.around(10_000);
+        public static final Bounds STRENGTH = Bounds.around(10_000);
+        public static final Bounds RADIUS = Bounds.above(0, 1000);
+
         public Attractor {
-            Demand.within("place", place, 10_000);
-            Demand.within("strength", strength, -10_000, 10_000);
-            Demand.above("radius", radius, 0);
-            Demand.within("radius", radius, 0, 1000);
+            PLACE.check("place", place);
+            STRENGTH.check("strength", strength);
+            RADIUS.check("radius", radius);
         }
 
         @Override
@@ -72,16 +75,19 @@ public sealed interface Force {
      * Drives around an axis, counter-clockwise seen from where the axis points.
      *
      * @param axis not zero
-     * @param strength units a second squared, −10,000 to 10,000
-     * @param radius units from the axis, above 0 to 1,000
+     * @param strength units a second squared
+     * @param radius units from the axis
      */
     record Swirl(Vec3 place, Vec3 axis, double strength, double radius, Falloff falloff) implements Force {
+        public static final Bounds PLACE = Bounds.around(10_000);
+        public static final Bounds STRENGTH = Bounds.around(10_000);
+        public static final Bounds RADIUS = Bounds.above(0, 1000);
+
         public Swirl {
-            Demand.within("place", place, 10_000);
+            PLACE.check("place", place);
             new Aim.Along(axis);
-            Demand.within("strength", strength, -10_000, 10_000);
-            Demand.above("radius", radius, 0);
-            Demand.within("radius", radius, 0, 1000);
+            STRENGTH.check("strength", strength);
+            RADIUS.check("radius", radius);
         }
 
         @Override
@@ -93,11 +99,13 @@ public sealed interface Force {
     /**
      * Pushes straight away from the effect's place, equally strong everywhere.
      *
-     * @param strength units a second squared, −10,000 to 10,000
+     * @param strength units a second squared
      */
     record Push(double strength) implements Force {
+        public static final Bounds STRENGTH = Bounds.around(10_000);
+
         public Push {
-            Demand.within("strength", strength, -10_000, 10_000);
+            STRENGTH.check("strength", strength);
         }
 
         @Override
@@ -109,16 +117,19 @@ public sealed interface Force {
     /**
      * Pushes irregularly, smoothly in space and time (value noise on a lattice).
      *
-     * @param strength most along each axis, units a second squared, 0 to 10,000
-     * @param size units from one lattice point to the next, above 0 to 1,000
-     * @param speed how many times a second it becomes another pattern, 0 to 100
+     * @param strength most along each axis, units a second squared
+     * @param size units from one lattice point to the next
+     * @param speed how many times a second it becomes another pattern
      */
     record Turbulence(double strength, double size, double speed) implements Force {
+        public static final Bounds STRENGTH = Bounds.of(0, 10_000);
+        public static final Bounds SIZE = Bounds.above(0, 1000);
+        public static final Bounds SPEED = Bounds.of(0, 100);
+
         public Turbulence {
-            Demand.within("strength", strength, 0, 10_000);
-            Demand.above("size", size, 0);
-            Demand.within("size", size, 0, 1000);
-            Demand.within("speed", speed, 0, 100);
+            STRENGTH.check("strength", strength);
+            SIZE.check("size", size);
+            SPEED.check("speed", speed);
         }
 
         @Override

@@ -1,5 +1,6 @@
 package bellrope.core.effect;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Exact;
@@ -20,14 +21,14 @@ import java.util.function.Consumer;
  * The second act: what happens to a particle between birth and end.
  *
  * @param gravity units a second squared, in world space, each axis −1,000 to 1,000
- * @param drag share of its speed that a particle loses per second (linear drag), 0 to 100
+ * @param drag share of its speed that a particle loses per second (linear drag)
  * @param restWithin seconds in which drag takes {@value #RESTED} of the speed, above 0 to 60; stands instead of {@code
  *     drag} when it is there
  * @param restEvenly whether it comes to rest within that time by slowing evenly to nothing, after half the way that it would
  *     have gone; not by drag
  * @param forces at most 8
  * @param size over life fraction
- * @param opacity over life fraction, 0 to 1
+ * @param opacity over life fraction
  * @param colour over life fraction, in linear light
  * @param otherColour a second lane of colours: each particle's lie between the two, at a share of its own, in linear light
  * @param speed over life fraction: multiplies the velocity, or is the speed in units a second
@@ -53,6 +54,17 @@ public record Life(
         Set<Lane> replaces,
         Map<Lane, Double> timed,
         boolean live) {
+    public static final int MOST_FORCES = 8;
+
+    public static final Bounds TIMED = Bounds.above(0, 60);
+    public static final Bounds GRAVITY = Bounds.around(1000);
+    public static final Bounds DRAG = Bounds.of(0, 100);
+    public static final Bounds REST_WITHIN = Bounds.of(0.02, 60);
+    public static final Bounds SIZE = Bounds.of(0, 1000);
+    public static final Bounds OPACITY = Bounds.of(0, 1);
+    public static final Bounds SPEED = Bounds.of(0, 1000);
+    public static final Bounds SPIN = Bounds.around(36_000);
+
     /** The share of its speed that is gone when a particle counts as come to rest. */
     public static final double RESTED = 0.99;
 
@@ -66,21 +78,17 @@ public record Life(
     }
 
     public Life {
-        Demand.within("gravity", gravity, 1000);
-        Demand.within("drag", drag, 0, 100);
-        if (restWithin.isPresent()) {
-            Demand.above("restWithin", restWithin.getAsDouble(), 0);
-            Demand.within("restWithin", restWithin.getAsDouble(), 0.02, 60);
-        }
-        forces = Demand.atMost("forces", forces, 8);
-        Demand.within("size", size, 0, 1000);
-        Demand.within("opacity", opacity, 0, 1);
-        Demand.within("speed", speed, 0, 1000);
-        Demand.within("spin", spin, -36_000, 36_000);
+        GRAVITY.check("gravity", gravity);
+        DRAG.check("drag", drag);
+        REST_WITHIN.check("restWithin", restWithin);
+        forces = Demand.atMost("forces", forces, MOST_FORCES);
+        SIZE.check("size", size);
+        OPACITY.check("opacity", opacity);
+        SPEED.check("speed", speed);
+        SPIN.check("spin", spin);
         timed.forEach((lane, seconds) -> {
             String place = "timed/" + lane.name().toLowerCase(Locale.ROOT);
-            Demand.above(place, seconds, 0);
-            Demand.within(place, seconds, 0, 60);
+            TIMED.check(place, seconds);
         });
         timed = Collections.unmodifiableMap(timed.isEmpty() ? Map.of() : new EnumMap<>(timed));
         replaces =

@@ -1,6 +1,6 @@
 package bellrope.core.effect;
 
-import bellrope.core.value.Demand;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Done;
 import bellrope.core.value.Vec3;
 import java.util.function.Consumer;
@@ -18,6 +18,8 @@ import java.util.function.Function;
  *     only bleaches, see {@link Emitter#saturation}
  */
 public record Look(String sprite, Blend blend, Order order, Frame frame, Posture posture, double brightness) {
+    public static final Bounds BRIGHTNESS = Bounds.of(0, 1000);
+
     /** Ways of covering, by their names in W3C Compositing and Blending Level 1; additive is its lighter. */
     public enum Blend {
         ALPHA,
@@ -33,7 +35,7 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
     }
 
     public Look {
-        Demand.within("brightness", brightness, 0, 1000);
+        BRIGHTNESS.check("brightness", brightness);
     }
 
     /** A look of one frame that faces the camera, as bright as its colour. */
@@ -73,8 +75,10 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
 
         /** @param number the same for all, from 0 */
         record First(int number) implements Frame {
+            public static final Bounds NUMBER = Bounds.of(0, 255);
+
             public First {
-                Demand.within("number", number, 0, 255);
+                NUMBER.check("number", number);
             }
 
             @Override
@@ -107,11 +111,10 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
          * @param perSecond above 0 to 240; empty for the sheet's own
          */
         record Looping(java.util.OptionalDouble perSecond) implements Frame {
+            public static final Bounds PER_SECOND = Bounds.above(0, 240);
+
             public Looping {
-                if (perSecond.isPresent()) {
-                    Demand.above("perSecond", perSecond.getAsDouble(), 0);
-                    Demand.within("perSecond", perSecond.getAsDouble(), 0, 240);
-                }
+                PER_SECOND.check("perSecond", perSecond);
             }
 
             @Override
@@ -162,11 +165,13 @@ public record Look(String sprite, Blend blend, Order order, Frame frame, Posture
         /**
          * Along the way it flies: the picture's x axis along the velocity, seen from the camera.
          *
-         * @param stretch seconds of flight by which it is longer than its size, 0 to 10
+         * @param stretch seconds of flight by which it is longer than its size
          */
         record Flight(double stretch) implements Posture {
+            public static final Bounds STRETCH = Bounds.of(0, 10);
+
             public Flight {
-                Demand.within("stretch", stretch, 0, 10);
+                STRETCH.check("stretch", stretch);
             }
 
             @Override

@@ -28,6 +28,8 @@ public record Parameter(
         boolean scale,
         boolean byGame,
         List<Binding> bindings) {
+    public static final int MOST_BINDINGS = 64;
+
     public static final int LONGEST_DESCRIPTION = 1000;
 
     public Parameter {
@@ -47,7 +49,7 @@ public record Parameter(
         if (scale && !(type instanceof Type.Number)) {
             throw new Refused("scale", "true", "false; only a number can scale an effect");
         }
-        bindings = Demand.atMost("bindings", bindings, 64);
+        bindings = Demand.atMost("bindings", bindings, MOST_BINDINGS);
         for (int i = 0; i < bindings.size(); i++) {
             try {
                 bindings.get(i).fits(type);

@@ -1,6 +1,7 @@
 package bellrope.core.effect;
 
 import bellrope.core.effect.Binding.Mode;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Exact;
 import bellrope.core.value.Range;
@@ -31,9 +32,9 @@ public enum Property {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
             return e.withBirth(e.birth().with(d -> {
-                d.stream = d.stream.map(s -> s.withRate(held(f.applyAsDouble(s.perSecond()), 1e-6, Stream.MOST)));
+                d.stream = d.stream.map(s -> s.withRate(Stream.PER_SECOND.held(f.applyAsDouble(s.perSecond()))));
                 if (d.perUnit.isPresent()) {
-                    d.perUnit = OptionalDouble.of(held(f.applyAsDouble(d.perUnit.getAsDouble()), 1e-6, 1000));
+                    d.perUnit = OptionalDouble.of(Birth.PER_UNIT.held(f.applyAsDouble(d.perUnit.getAsDouble())));
                 }
             }));
         }
@@ -41,23 +42,23 @@ public enum Property {
     LIFETIME("s", 0) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
-            return e.withBirth(e.birth().with(d -> d.lifetime = mapped(d.lifetime, f, 1e-3, Birth.LONGEST_LIFE)));
+            return e.withBirth(e.birth().with(d -> d.lifetime = mapped(d.lifetime, f, 1e-3, Birth.LIFETIME.most())));
         }
     },
     /** The speed they are born with, and the one drawn over life where that stands instead of it. */
     SPEED("u/s", 1) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
-            Emitter born = e.withBirth(e.birth().with(d -> d.speed = mapped(d.speed, f, 0, 1000)));
+            Emitter born = e.withBirth(e.birth().with(d -> d.speed = mapped(d.speed, f, Birth.SPEED)));
             return e.life().replaces(Life.Lane.SPEED)
-                    ? born.withLife(e.life().withSpeed(lane(e.life().speed(), f, 0, 1000)))
+                    ? born.withLife(e.life().withSpeed(lane(e.life().speed(), f, Life.SPEED)))
                     : born;
         }
     },
     SPREAD("°", 0) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
-            return e.withBirth(e.birth().with(d -> d.spread = held(f.applyAsDouble(d.spread), 0, 180)));
+            return e.withBirth(e.birth().with(d -> d.spread = Birth.SPREAD.held(f.applyAsDouble(d.spread))));
         }
     },
     /** The size they are born with, and the one drawn over life where that stands instead of it. */
@@ -65,21 +66,21 @@ public enum Property {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
             Emitter born = e.withBirth(e.birth().with(d -> {
-                d.size = mapped(d.size, f, 0, 1000);
+                d.size = mapped(d.size, f, Birth.SIZE);
                 d.sizes = d.sizes.stream()
-                        .map(s -> new Birth.Pick(held(f.applyAsDouble(s.size()), 0, 1000), s.weight()))
+                        .map(s -> new Birth.Pick(Birth.Pick.SIZE.held(f.applyAsDouble(s.size())), s.weight()))
                         .toList();
-                d.height = d.height.map(h -> mapped(h, f, 0, 1000));
+                d.height = d.height.map(h -> mapped(h, f, Birth.HEIGHT));
             }));
             return e.life().replaces(Life.Lane.SIZE)
-                    ? born.withLife(e.life().withSize(lane(e.life().size(), f, 0, 1000)))
+                    ? born.withLife(e.life().withSize(lane(e.life().size(), f, Life.SIZE)))
                     : born;
         }
     },
     OPACITY("", 0) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
-            return e.withBirth(e.birth().with(d -> d.opacity = mapped(d.opacity, f, 0, 1)));
+            return e.withBirth(e.birth().with(d -> d.opacity = mapped(d.opacity, f, Birth.OPACITY)));
         }
     },
     /** The strength of gravity; its direction stays. Adding acts on the strength. */
@@ -87,7 +88,7 @@ public enum Property {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
             Vec3 g = e.life().gravity();
-            double strength = held(f.applyAsDouble(g.length()), -1000, 1000);
+            double strength = Life.GRAVITY.held(f.applyAsDouble(g.length()));
             return e.withLife(
                     e.life().withGravity(g.directionOr(Vec3.UP.times(-1)).times(strength)));
         }
@@ -102,7 +103,7 @@ public enum Property {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
             Life l = e.life();
-            return e.withLife(l.withDrag(held(f.applyAsDouble(l.dragPerSecond()), 0, 100)));
+            return e.withLife(l.withDrag(Life.DRAG.held(f.applyAsDouble(l.dragPerSecond()))));
         }
     },
     /** The strength of every force: multiplied; adding and replacing act on the strength of each. */
@@ -120,8 +121,9 @@ public enum Property {
     BRIGHTNESS("", 0) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
-            return e.withLook(
-                    e.look().withBrightness(held(f.applyAsDouble(e.look().brightness()), 0, 1000)));
+            return e.withLook(e.look()
+                    .withBrightness(
+                            Look.BRIGHTNESS.held(f.applyAsDouble(e.look().brightness()))));
         }
     },
     /** Every length of the shape that particles are born in; a vector acts on the sides of a box. */
@@ -138,8 +140,10 @@ public enum Property {
             }
             Vec3 size = mode == Mode.ADD ? box.size().plus(by) : by;
             return e.withBirth(e.birth()
-                    .with(d -> d.shape = new Shape.Box(
-                            new Vec3(held(size.x(), 0, 2000), held(size.y(), 0, 2000), held(size.z(), 0, 2000)))));
+                    .with(d -> d.shape = new Shape.Box(new Vec3(
+                            Shape.Box.SIZE.held(size.x()),
+                            Shape.Box.SIZE.held(size.y()),
+                            Shape.Box.SIZE.held(size.z())))));
         }
     },
     /** How far the emitter is from the effect's place; a number acts on the distance, a vector on the place. */
@@ -207,7 +211,9 @@ public enum Property {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
             return e.withEnd(e.end()
-                    .withCollision(e.end().collision().map(c -> c.bouncing(held(f.applyAsDouble(c.bounce()), 0, 1)))));
+                    .withCollision(e.end()
+                            .collision()
+                            .map(c -> c.bouncing(End.Collision.BOUNCE.held(f.applyAsDouble(c.bounce()))))));
         }
     },
     /** What is born for each unit travelled, by the source or by particles. */
@@ -218,37 +224,39 @@ public enum Property {
                     ? e
                     : e.withBirth(e.birth()
                             .with(d -> d.perUnit =
-                                    OptionalDouble.of(held(f.applyAsDouble(d.perUnit.getAsDouble()), 1e-6, 1000))));
+                                    OptionalDouble.of(Birth.PER_UNIT.held(f.applyAsDouble(d.perUnit.getAsDouble())))));
             return e.end().children().stream().noneMatch(End.Child::perUnit)
                     ? born
                     : born.withEnd(e.end()
                             .withChildren(e.end().children().stream()
-                                    .map(c -> c.perUnit() ? c.withRate(held(f.applyAsDouble(c.rate()), 1e-6, 1000)) : c)
+                                    .map(c -> c.perUnit()
+                                            ? c.withRate(End.Child.RATE.held(f.applyAsDouble(c.rate())))
+                                            : c)
                                     .toList()));
         }
     },
     PLAYBACK("×", 0) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
-            return e.withPlayback(held(f.applyAsDouble(e.playback()), Course.SLOWEST, Course.FASTEST));
+            return e.withPlayback(Course.PLAYBACK.held(f.applyAsDouble(e.playback())));
         }
     },
     DELAY("s", 0) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
-            return e.withBirth(e.birth().with(d -> d.delay = held(f.applyAsDouble(d.delay), 0, 60)));
+            return e.withBirth(e.birth().with(d -> d.delay = Birth.DELAY.held(f.applyAsDouble(d.delay))));
         }
     },
     ROTATION("°", 0) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
-            return e.withBirth(e.birth().with(d -> d.rotation = mapped(d.rotation, f, -3600, 3600)));
+            return e.withBirth(e.birth().with(d -> d.rotation = mapped(d.rotation, f, Birth.ROTATION)));
         }
     },
     SPIN("°/s", 0) {
         @Override
         Emitter changed(Emitter e, DoubleUnaryOperator f) {
-            return e.withBirth(e.birth().with(d -> d.spin = mapped(d.spin, f, -36_000, 36_000)));
+            return e.withBirth(e.birth().with(d -> d.spin = mapped(d.spin, f, Birth.SPIN)));
         }
     },
     /** The picture and its sheet; only for a choice whose words are names of sprites. */
@@ -402,15 +410,21 @@ public enum Property {
         return emitter.withBirth(emitter.birth().with(d -> d.colour = tint));
     }
 
+    static Range mapped(Range r, DoubleUnaryOperator f, Bounds bounds) {
+        double a = bounds.held(f.applyAsDouble(r.least()));
+        double b = bounds.held(f.applyAsDouble(r.most()));
+        return new Range(Math.min(a, b), Math.max(a, b));
+    }
+
     static Range mapped(Range r, DoubleUnaryOperator f, double lowest, double highest) {
         double a = held(f.applyAsDouble(r.least()), lowest, highest);
         double b = held(f.applyAsDouble(r.most()), lowest, highest);
         return new Range(Math.min(a, b), Math.max(a, b));
     }
 
-    private static Curve lane(Curve curve, DoubleUnaryOperator f, double lowest, double highest) {
+    private static Curve lane(Curve curve, DoubleUnaryOperator f, Bounds bounds) {
         return new Curve(curve.keys().stream()
-                .map(k -> new Curve.Key(k.at(), held(f.applyAsDouble(k.value()), lowest, highest), k.ease()))
+                .map(k -> new Curve.Key(k.at(), bounds.held(f.applyAsDouble(k.value())), k.ease()))
                 .toList());
     }
 

@@ -1,6 +1,6 @@
 package bellrope.core.effect;
 
-import bellrope.core.value.Demand;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Done;
 import bellrope.core.value.Vec3;
 import java.util.function.Consumer;
@@ -46,10 +46,6 @@ public sealed interface Shape {
     /** Returns this shape with every length changed, held inside what it allows. */
     Shape sized(DoubleUnaryOperator change);
 
-    private static double changed(DoubleUnaryOperator change, double length, double least, double most) {
-        return Property.held(change.applyAsDouble(length), least, most);
-    }
-
     /** All at one point. */
     record Point() implements Shape {
         @Override
@@ -66,21 +62,22 @@ public sealed interface Shape {
     /**
      * A circle square to the facing.
      *
-     * @param radius units, above 0 to 1,000
+     * @param radius units
      * @param fill on its rim or evenly over its area
-     * @param arc degrees of it, from x towards z about the facing, above 0 to 360
+     * @param arc degrees of it, from x towards z about the facing
      */
     record Circle(double radius, Fill fill, double arc) implements Shape {
+        public static final Bounds RADIUS = Bounds.above(0, 1000);
+        public static final Bounds ARC = Bounds.above(0, 360);
+
         public Circle {
-            Demand.above("radius", radius, 0);
-            Demand.within("radius", radius, 0, 1000);
-            Demand.above("arc", arc, 0);
-            Demand.within("arc", arc, 0, 360);
+            RADIUS.check("radius", radius);
+            ARC.check("arc", arc);
         }
 
         @Override
         public Shape sized(DoubleUnaryOperator change) {
-            return new Circle(changed(change, radius, 1e-6, 1000), fill, arc);
+            return new Circle(RADIUS.held(change.applyAsDouble(radius)), fill, arc);
         }
 
         @Override
@@ -92,18 +89,19 @@ public sealed interface Shape {
     /**
      * A sphere.
      *
-     * @param radius units, above 0 to 1,000
+     * @param radius units
      * @param fill on its shell or evenly through its volume
      */
     record Sphere(double radius, Fill fill) implements Shape {
+        public static final Bounds RADIUS = Bounds.above(0, 1000);
+
         public Sphere {
-            Demand.above("radius", radius, 0);
-            Demand.within("radius", radius, 0, 1000);
+            RADIUS.check("radius", radius);
         }
 
         @Override
         public Shape sized(DoubleUnaryOperator change) {
-            return new Sphere(changed(change, radius, 1e-6, 1000), fill);
+            return new Sphere(RADIUS.held(change.applyAsDouble(radius)), fill);
         }
 
         @Override
@@ -116,18 +114,21 @@ public sealed interface Shape {
      * A cone opening along the facing: evenly over a disc; outward is along the facing in the middle and tilted by
      * {@code angle} at the rim. With a radius of 0, all from the tip and outward is evenly over the cap of that half-angle.
      *
-     * @param radius units, 0 to 1,000
-     * @param angle degrees from the facing to the side of the cone, 0 to 180
+     * @param radius units
+     * @param angle degrees from the facing to the side of the cone
      */
     record Cone(double radius, double angle) implements Shape {
+        public static final Bounds RADIUS = Bounds.of(0, 1000);
+        public static final Bounds ANGLE = Bounds.of(0, 180);
+
         public Cone {
-            Demand.within("radius", radius, 0, 1000);
-            Demand.within("angle", angle, 0, 180);
+            RADIUS.check("radius", radius);
+            ANGLE.check("angle", angle);
         }
 
         @Override
         public Shape sized(DoubleUnaryOperator change) {
-            return new Cone(changed(change, radius, 0, 1000), angle);
+            return new Cone(RADIUS.held(change.applyAsDouble(radius)), angle);
         }
 
         @Override
@@ -139,21 +140,21 @@ public sealed interface Shape {
     /**
      * A box about the origin, evenly through its volume.
      *
-     * @param size its full width, height and depth in units, each 0 to 2,000
+     * @param size its full width, height and depth in units
      */
     record Box(Vec3 size) implements Shape {
+        public static final Bounds SIZE = Bounds.of(0, 2000);
+
         public Box {
-            Demand.within("size/0", size.x(), 0, 2000);
-            Demand.within("size/1", size.y(), 0, 2000);
-            Demand.within("size/2", size.z(), 0, 2000);
+            SIZE.check("size", size);
         }
 
         @Override
         public Shape sized(DoubleUnaryOperator change) {
             return new Box(new Vec3(
-                    changed(change, size.x(), 0, 2000),
-                    changed(change, size.y(), 0, 2000),
-                    changed(change, size.z(), 0, 2000)));
+                    SIZE.held(change.applyAsDouble(size.x())),
+                    SIZE.held(change.applyAsDouble(size.y())),
+                    SIZE.held(change.applyAsDouble(size.z()))));
         }
 
         @Override
@@ -165,17 +166,18 @@ public sealed interface Shape {
     /**
      * A line along x with its middle at the origin.
      *
-     * @param length units, above 0 to 2,000
+     * @param length units
      */
     record Line(double length) implements Shape {
+        public static final Bounds LENGTH = Bounds.above(0, 2000);
+
         public Line {
-            Demand.above("length", length, 0);
-            Demand.within("length", length, 0, 2000);
+            LENGTH.check("length", length);
         }
 
         @Override
         public Shape sized(DoubleUnaryOperator change) {
-            return new Line(changed(change, length, 1e-6, 2000));
+            return new Line(LENGTH.held(change.applyAsDouble(length)));
         }
 
         @Override

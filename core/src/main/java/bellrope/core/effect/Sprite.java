@@ -1,5 +1,6 @@
 package bellrope.core.effect;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import java.util.Optional;
@@ -12,6 +13,8 @@ import java.util.Optional;
  * @param picture the PNG in Base64; empty for a sprite that ships with Bellrope
  */
 public record Sprite(String name, double coverage, Sheet sheet, Optional<String> picture) {
+    public static final Bounds COVERAGE = Bounds.of(0, 1);
+
     /**
      * How a picture is cut into frames of equal size.
      *
@@ -19,9 +22,14 @@ public record Sprite(String name, double coverage, Sheet sheet, Optional<String>
      * @param rows 1 to 64
      * @param frames how many are used, 1 to {@code columns × rows} and at most 256
      * @param order which way they follow one another, from the upper left
-     * @param perSecond frames a second when played, above 0 to 240
+     * @param perSecond frames a second when played
      */
     public record Sheet(int columns, int rows, int frames, Order order, double perSecond) {
+        public static final int MOST_FRAMES = 256;
+        public static final Bounds COLUMNS = Bounds.of(1, 64);
+        public static final Bounds ROWS = Bounds.of(1, 64);
+        public static final Bounds PER_SECOND = Bounds.above(0, 240);
+
         public static final Sheet SINGLE = new Sheet(1, 1, 1, Order.BY_ROWS, 12);
 
         /** Which way frames follow one another. */
@@ -31,22 +39,22 @@ public record Sprite(String name, double coverage, Sheet sheet, Optional<String>
         }
 
         public Sheet {
-            Demand.within("columns", columns, 1, 64);
-            Demand.within("rows", rows, 1, 64);
-            if (frames < 1 || frames > Math.min(256, columns * rows)) {
+            COLUMNS.check("columns", columns);
+            ROWS.check("rows", rows);
+            if (frames < 1 || frames > Math.min(MOST_FRAMES, columns * rows)) {
                 throw new Refused(
                         "frames",
                         Integer.toString(frames),
-                        "a whole number from 1 to " + Math.min(256, columns * rows) + ", as many as the grid has");
+                        "a whole number from 1 to " + Math.min(MOST_FRAMES, columns * rows)
+                                + ", as many as the grid has");
             }
-            Demand.above("perSecond", perSecond, 0);
-            Demand.within("perSecond", perSecond, 0, 240);
+            PER_SECOND.check("perSecond", perSecond);
         }
     }
 
     public Sprite {
         Demand.name("name", name);
-        Demand.within("coverage", coverage, 0, 1);
+        COVERAGE.check("coverage", coverage);
     }
 
     /** A single picture that ships with Bellrope. */

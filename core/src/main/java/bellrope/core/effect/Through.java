@@ -62,8 +62,10 @@ public sealed interface Through {
      * @param numbers 2 to 64
      */
     record Each(List<Double> numbers) implements Through {
+        public static final int MOST_EACH = 64;
+
         public Each {
-            numbers = Demand.atMost("each", numbers, 64);
+            numbers = Demand.atMost("each", numbers, MOST_EACH);
             if (numbers.size() < 2) {
                 throw new Refused("each", numbers.size() + " of them", "a number for each option");
             }

@@ -58,13 +58,15 @@ public sealed interface Tint {
      * @param weights how likely each is beside the others, above 0 to 1,000; none where all are equally likely
      */
     record OneOf(List<Rgba> colours, List<Double> weights) implements Tint {
+        public static final int MOST_COLOURS = 16;
+
         /** One of a list, each equally likely. */
         public OneOf(List<Rgba> colours) {
             this(colours, List.of());
         }
 
         public OneOf {
-            colours = Demand.atMost("colours", colours, 16);
+            colours = Demand.atMost("colours", colours, MOST_COLOURS);
             if (colours.isEmpty()) {
                 throw new Refused("colours", "none", "at least one colour");
             }

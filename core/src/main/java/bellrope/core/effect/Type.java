@@ -276,8 +276,10 @@ public sealed interface Type {
      * @param options 2 to 64, no two alike
      */
     record Choice(List<String> options) implements Type {
+        public static final int MOST_OPTIONS = 64;
+
         public Choice {
-            options = Demand.atMost("options", options, 64);
+            options = Demand.atMost("options", options, MOST_OPTIONS);
             options.forEach(option -> Demand.name("options", option));
             if (options.size() < 2 || new HashSet<>(options).size() != options.size()) {
                 throw new Refused("options", String.valueOf(options), "two options or more, no two alike");

@@ -2,6 +2,7 @@ package bellrope.core.event;
 
 import bellrope.core.event.Field.Meaning;
 import bellrope.core.event.Pull.Phase;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Problem;
@@ -31,6 +32,11 @@ public record EventType(
         List<Field> fields,
         List<String> values,
         Optional<String> unanswered) {
+    public static final int MOST_FIELDS = 32;
+    public static final int MOST_VALUES = 32;
+
+    public static final Bounds WEIGHT = Bounds.of(1, 5);
+
     /** How an event lies in time. */
     public enum Shape {
         /** It happens. */
@@ -43,6 +49,12 @@ public record EventType(
 
     private static final String WORD = "[a-z][a-z0-9-]*";
 
+    /** What a name is, as a regular expression; only a state may do without the verb. */
+    public static final String NAME = WORD + "(\\." + WORD + ")?";
+
+    /** Most characters of the reason why nothing answers. */
+    public static final int LONGEST_REASON = 400;
+
     public EventType {
         boolean right =
                 name != null && (name.matches(WORD + "\\." + WORD) || shape == Shape.STATE && name.matches(WORD));
@@ -50,9 +62,9 @@ public record EventType(
             throw new Refused("name", '"' + String.valueOf(name) + '"', "subject.verb, in small letters");
         }
         Demand.name("name", name);
-        Demand.within("weight", weight, 1, 5);
-        fields = Demand.atMost("fields", fields, 32);
-        values = Demand.atMost("values", values, 32);
+        WEIGHT.check("weight", weight);
+        fields = Demand.atMost("fields", fields, MOST_FIELDS);
+        values = Demand.atMost("values", values, MOST_VALUES);
         for (int i = 0; i < values.size(); i++) {
             Demand.name("values/" + i, values.get(i));
         }
@@ -63,8 +75,11 @@ public record EventType(
             throw new Refused("values", String.valueOf(values), "none; only a state has values");
         }
         unanswered.ifPresent(why -> {
-            if (why.isBlank() || why.length() > 400) {
-                throw new Refused("unanswered", why.length() + " characters", "a reason of 1 to 400 characters");
+            if (why.isBlank() || why.length() > LONGEST_REASON) {
+                throw new Refused(
+                        "unanswered",
+                        why.length() + " characters",
+                        "a reason of 1 to " + LONGEST_REASON + " characters");
             }
         });
         Set<Object> seen = new HashSet<>();

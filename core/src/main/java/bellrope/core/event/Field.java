@@ -128,7 +128,7 @@ public sealed interface Field {
      * @param reads the words before an option in a sentence, such as {@code on} before {@code thatch}
      */
     record Choice(String name, List<String> options, String reads) implements Field {
-        static final int MOST_OPTIONS = 64;
+        public static final int MOST_OPTIONS = 64;
 
         public Choice {
             Demand.name("name", name);

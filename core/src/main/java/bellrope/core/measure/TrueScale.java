@@ -31,7 +31,7 @@ import java.util.Optional;
  * @param value of the parameter in the second run
  * @param difference greatest difference over the whole take as a share of the largest length met, 0 to 1
  * @param emitters the same for each emitter
- * @param causes what is to blame, worst first; none when it scales truly
+ * @param causes what is to blame, worst first; none when it is a uniform scale
  * @param mended the parameter with everything bound that must be, and nothing that must not
  */
 public record TrueScale(
@@ -76,7 +76,7 @@ public record TrueScale(
         REPLACED
     }
 
-    /** Tells whether it scales truly. */
+    /** Tells whether it is a uniform scale. */
     public boolean holds() {
         return difference <= TRUE && causes.isEmpty();
     }

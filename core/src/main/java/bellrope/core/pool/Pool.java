@@ -1,5 +1,6 @@
 package bellrope.core.pool;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import java.util.List;
@@ -9,13 +10,17 @@ import java.util.OptionalInt;
  * How many instances of some effects may be held at once, all of them together.
  *
  * @param effects by name, at least one, each once; at most {@value #MOST_EFFECTS}
- * @param capacity most instances held at once, 1 to {@value #HIGHEST}
+ * @param capacity most instances held at once
  * @param prewarm how many of them game code makes before play starts, 0 to the capacity
  * @param whenEmpty what happens when one more is asked for
  * @param bound to which a pool that grows may grow, the capacity to {@value #HIGHEST}; empty for every other
  */
 public record Pool(
         String name, List<String> effects, int capacity, int prewarm, WhenEmpty whenEmpty, OptionalInt bound) {
+    public static final Bounds CAPACITY = Bounds.of(1, Pool.HIGHEST);
+    public static final Bounds PREWARM = Bounds.of(0, Pool.HIGHEST);
+    public static final Bounds BOUND = Bounds.of(1, Pool.HIGHEST);
+
     /** Most instances that a pool may hold. */
     public static final int HIGHEST = 5_000;
 
@@ -64,14 +69,12 @@ public record Pool(
                 throw new Refused("effects/" + i, '"' + effects.get(i) + '"', "each effect once");
             }
         }
-        Demand.within("capacity", capacity, 1, HIGHEST);
-        Demand.within("prewarm", prewarm, 0, HIGHEST);
+        CAPACITY.check("capacity", capacity);
+        PREWARM.check("prewarm", prewarm);
         if (prewarm > capacity) {
             throw new Refused("prewarm", Integer.toString(prewarm), "at most the capacity, " + capacity);
         }
-        if (bound.isPresent()) {
-            Demand.within("bound", bound.getAsInt(), 1, HIGHEST);
-        }
+        BOUND.check("bound", bound);
         if (whenEmpty == WhenEmpty.GROW && bound.isEmpty()) {
             throw new Refused("bound", "missing", "a bound to grow to");
         }

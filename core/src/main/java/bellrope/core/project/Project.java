@@ -44,17 +44,27 @@ public record Project(
         List<Version> versions,
         List<Pool> pools,
         List<Score> scores) {
+    public static final int MOST_SPRITES = 255;
+    public static final int MOST_EVENTS = 2000;
+    public static final int MOST_EFFECTS = 2000;
+    public static final int MOST_ROPES = 10_000;
+    public static final int MOST_CHANNELS = 200;
+    public static final int MOST_PLACES = 500;
+    public static final int MOST_VERSIONS = 200;
+    public static final int MOST_POOLS = 500;
+    public static final int MOST_SCORES = 200;
+
     public Project {
         Demand.name("name", name);
-        sprites = Demand.atMost("sprites", sprites, 255);
-        events = Demand.atMost("events", events, 2000);
-        effects = Demand.atMost("effects", effects, 2000);
-        ropes = Demand.atMost("ropes", ropes, 10_000);
-        channels = Demand.atMost("channels", channels, 200);
-        places = Demand.atMost("places", places, 500);
-        versions = Demand.atMost("versions", versions, 200);
-        pools = Demand.atMost("pools", pools, 500);
-        scores = Demand.atMost("scores", scores, 200);
+        sprites = Demand.atMost("sprites", sprites, MOST_SPRITES);
+        events = Demand.atMost("events", events, MOST_EVENTS);
+        effects = Demand.atMost("effects", effects, MOST_EFFECTS);
+        ropes = Demand.atMost("ropes", ropes, MOST_ROPES);
+        channels = Demand.atMost("channels", channels, MOST_CHANNELS);
+        places = Demand.atMost("places", places, MOST_PLACES);
+        versions = Demand.atMost("versions", versions, MOST_VERSIONS);
+        pools = Demand.atMost("pools", pools, MOST_POOLS);
+        scores = Demand.atMost("scores", scores, MOST_SCORES);
     }
 
     /** A project that nothing was handed over of yet, without pools and scores. */

@@ -1,5 +1,6 @@
 package bellrope.core.rope;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Done;
 import bellrope.core.value.Rgba;
@@ -47,17 +48,19 @@ public sealed interface Companion {
     /**
      * The camera shakes: {@code size · e^(−3t/decay)} units, so that a twentieth is left after the decay.
      *
-     * @param size units at the first instant, above 0 to 10
-     * @param frequency swings a second, 1 to 60
-     * @param decay seconds, above 0 to 10
+     * @param size units at the first instant
+     * @param frequency swings a second
+     * @param decay seconds
      */
     record Shake(double size, double frequency, double decay) implements Companion {
+        public static final Bounds SIZE = Bounds.above(0, 10);
+        public static final Bounds FREQUENCY = Bounds.of(1, 60);
+        public static final Bounds DECAY = Bounds.above(0, 10);
+
         public Shake {
-            Demand.above("size", size, 0);
-            Demand.within("size", size, 0, 10);
-            Demand.within("frequency", frequency, 1, 60);
-            Demand.above("decay", decay, 0);
-            Demand.within("decay", decay, 0, 10);
+            SIZE.check("size", size);
+            FREQUENCY.check("frequency", frequency);
+            DECAY.check("decay", decay);
         }
 
         @Override
@@ -74,15 +77,16 @@ public sealed interface Companion {
     /**
      * The screen lights up in a colour and goes back evenly.
      *
-     * @param opacity at the first instant, above 0 to 1
-     * @param seconds until nothing of it is left, above 0 to 5
+     * @param opacity at the first instant
+     * @param seconds until nothing of it is left
      */
     record Flash(Rgba colour, double opacity, double seconds) implements Companion {
+        public static final Bounds OPACITY = Bounds.above(0, 1);
+        public static final Bounds SECONDS = Bounds.above(0, 5);
+
         public Flash {
-            Demand.above("opacity", opacity, 0);
-            Demand.within("opacity", opacity, 0, 1);
-            Demand.above("seconds", seconds, 0);
-            Demand.within("seconds", seconds, 0, 5);
+            OPACITY.check("opacity", opacity);
+            SECONDS.check("seconds", seconds);
         }
 
         @Override
@@ -99,13 +103,18 @@ public sealed interface Companion {
     /**
      * The screen takes on a colour for a while: evenly in, held, evenly out.
      *
-     * @param opacity while it is held, above 0 to 1
+     * @param opacity while it is held
      * @param area what of the screen is covered
-     * @param in seconds until it is all there, 0 to 60
-     * @param hold seconds that it stays, 0 to 600
-     * @param out seconds until nothing of it is left, 0 to 60
+     * @param in seconds until it is all there
+     * @param hold seconds that it stays
+     * @param out seconds until nothing of it is left
      */
     record ScreenTint(Rgba colour, double opacity, Area area, double in, double hold, double out) implements Companion {
+        public static final Bounds OPACITY = Bounds.above(0, 1);
+        public static final Bounds IN = Bounds.of(0, 60);
+        public static final Bounds HOLD = Bounds.of(0, 600);
+        public static final Bounds OUT = Bounds.of(0, 60);
+
         /** What of the screen a tint covers. */
         public enum Area {
             WHOLE,
@@ -114,11 +123,10 @@ public sealed interface Companion {
         }
 
         public ScreenTint {
-            Demand.above("opacity", opacity, 0);
-            Demand.within("opacity", opacity, 0, 1);
-            Demand.within("in", in, 0, 60);
-            Demand.within("hold", hold, 0, 600);
-            Demand.within("out", out, 0, 60);
+            OPACITY.check("opacity", opacity);
+            IN.check("in", in);
+            HOLD.check("hold", hold);
+            OUT.check("out", out);
             Demand.above("in", in + hold + out, 0);
         }
 
@@ -153,9 +161,10 @@ public sealed interface Companion {
      * @param seconds above 0 to 1
      */
     record HitPause(double seconds) implements Companion {
+        public static final Bounds SECONDS = Bounds.above(0, 1);
+
         public HitPause {
-            Demand.above("seconds", seconds, 0);
-            Demand.within("seconds", seconds, 0, 1);
+            SECONDS.check("seconds", seconds);
         }
 
         @Override
@@ -172,13 +181,15 @@ public sealed interface Companion {
     /**
      * Game code is told, by a name that both sides know.
      *
-     * @param after seconds, 0 to 600
+     * @param after seconds
      * @param values what it carries, at most 8
      */
     record Notice(String name, double after, List<NoticeValue> values) implements Companion {
+        public static final Bounds AFTER = Bounds.of(0, 600);
+
         public Notice {
             Demand.name("name", name);
-            Demand.within("after", after, 0, 600);
+            AFTER.check("after", after);
             values = NoticeValue.unique(values);
         }
 

@@ -152,9 +152,11 @@ public sealed interface Condition {
      * @param options 1 to 64
      */
     record OneOf(String field, List<String> options) implements Condition {
+        public static final int MOST_IS = 64;
+
         public OneOf {
             Demand.name("field", field);
-            options = Demand.atMost("is", options, 64);
+            options = Demand.atMost("is", options, MOST_IS);
             if (options.isEmpty()) {
                 throw new Refused("is", "none", "at least one option");
             }

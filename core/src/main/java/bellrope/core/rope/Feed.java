@@ -1,5 +1,6 @@
 package bellrope.core.rope;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Exact;
@@ -25,12 +26,16 @@ public record Feed(String parameter, Source source, Optional<Remap> remap, Follo
      * @param every seconds between two looks at the source, 0 to 10; 0 looks at every step
      */
     public record Follow(double rise, double fall, double every) {
+        public static final Bounds RISE = Bounds.of(0, 60);
+        public static final Bounds FALL = Bounds.of(0, 60);
+        public static final Bounds EVERY = Bounds.of(0, 10);
+
         public static final Follow AT_ONCE = new Follow(0, 0, 0);
 
         public Follow {
-            Demand.within("rise", rise, 0, 60);
-            Demand.within("fall", fall, 0, 60);
-            Demand.within("every", every, 0, 10);
+            RISE.check("rise", rise);
+            FALL.check("fall", fall);
+            EVERY.check("every", every);
         }
 
         /**

@@ -1,5 +1,6 @@
 package bellrope.core.rope;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
@@ -13,10 +14,10 @@ import java.util.OptionalDouble;
  * @param play effect to play; empty for an event, and while none is chosen
  * @param announce event that comes, with what fields of the same name carry; empty for an effect
  * @param cue what it waits for
- * @param after seconds from there, 0 to 600
+ * @param after seconds from there
  * @param offset units from where the first effect is, in the world
  * @param inForce seconds after which it is stopped; empty to let it end by itself
- * @param fadeOut seconds in which it then dims to nothing, 0 to 60
+ * @param fadeOut seconds in which it then dims to nothing
  * @param notice name by which the game is told that it begins, that it is no longer in force and that it is gone; empty
  *     to say nothing
  * @param values what that notice carries, at most 8; none without a notice
@@ -33,6 +34,9 @@ public record FollowUp(
         Optional<String> notice,
         List<NoticeValue> values,
         int id) {
+    public static final Bounds AFTER = Bounds.of(0, 600);
+    public static final Bounds OFFSET = Bounds.around(10_000);
+
     public static final int HIGHEST_ID = 31;
 
     /** What a follow-up waits for. */
@@ -51,8 +55,8 @@ public record FollowUp(
         if (play.isPresent() && announce.isPresent()) {
             throw new Refused("announce", '"' + announce.get() + '"', "either an effect to play or an event, not both");
         }
-        Demand.within("after", after, 0, 600);
-        Demand.within("offset", offset, 10_000);
+        AFTER.check("after", after);
+        OFFSET.check("offset", offset);
         Stay.demand(inForce, fadeOut, notice, values);
         values = NoticeValue.unique(values);
     }

@@ -1,5 +1,6 @@
 package bellrope.core.rope;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -9,15 +10,15 @@ import java.util.OptionalInt;
  * When a rope does not answer although its conditions hold. Times are counted from one answer to the next; what a limit
  * stopped does not count.
  *
- * @param cooldown seconds after an answer in which it stays silent, 0 to 3,600
- * @param perSecond most answers a second: the next is allowed at now + 1/n; above 0 to 1,000
+ * @param cooldown seconds after an answer in which it stays silent
+ * @param perSecond most answers a second: the next is allowed at now + 1/n
  * @param once whether each subject is answered once, until it is gone or the rope is reset
  * @param until event that resets <i>once</i>; empty for none
- * @param alive most instances at once, 1 to 1,000
+ * @param alive most instances at once
  * @param together whether those of all ropes of its group are counted
  * @param whenFull what happens at an answer more than {@code alive} allows
- * @param distance units from where it last answered, within which it stays silent, 0 to 10,000
- * @param chance that it answers at all, above 0 to 1
+ * @param distance units from where it last answered, within which it stays silent
+ * @param chance that it answers at all
  */
 public record Limits(
         double cooldown,
@@ -29,6 +30,12 @@ public record Limits(
         WhenFull whenFull,
         double distance,
         double chance) {
+    public static final Bounds COOLDOWN = Bounds.of(0, 3600);
+    public static final Bounds PER_SECOND = Bounds.above(0, 1000);
+    public static final Bounds ALIVE = Bounds.of(1, 1000);
+    public static final Bounds DISTANCE = Bounds.of(0, 10_000);
+    public static final Bounds CHANCE = Bounds.above(0, 1);
+
     /** What happens when as many play as may. */
     public enum WhenFull {
         SKIP("stays silent"),
@@ -50,18 +57,12 @@ public record Limits(
             0, OptionalDouble.empty(), false, Optional.empty(), OptionalInt.empty(), false, WhenFull.SKIP, 0, 1);
 
     public Limits {
-        Demand.within("cooldown", cooldown, 0, 3600);
-        if (perSecond.isPresent()) {
-            Demand.above("perSecond", perSecond.getAsDouble(), 0);
-            Demand.within("perSecond", perSecond.getAsDouble(), 0, 1000);
-        }
+        COOLDOWN.check("cooldown", cooldown);
+        PER_SECOND.check("perSecond", perSecond);
         until.ifPresent(event -> Demand.name("until", event));
-        if (alive.isPresent()) {
-            Demand.within("alive", alive.getAsInt(), 1, 1000);
-        }
-        Demand.within("distance", distance, 0, 10_000);
-        Demand.above("chance", chance, 0);
-        Demand.within("chance", chance, 0, 1);
+        ALIVE.check("alive", alive);
+        DISTANCE.check("distance", distance);
+        CHANCE.check("chance", chance);
     }
 
     /** At most once in so many seconds. */

@@ -12,11 +12,14 @@ import java.util.Optional;
  * @param group name it is kept under; empty for none
  */
 public record Note(boolean off, String remark, Optional<String> group) {
+    /** Most characters of a remark. */
+    public static final int LONGEST_REMARK = 2_000;
+
     public static final Note NONE = new Note(false, "", Optional.empty());
 
     public Note {
-        if (remark.length() > 2000) {
-            throw new Refused("remark", remark.length() + " characters", "at most 2000");
+        if (remark.length() > LONGEST_REMARK) {
+            throw new Refused("remark", remark.length() + " characters", "at most " + LONGEST_REMARK);
         }
         group.ifPresent(name -> Demand.name("group", name));
     }

@@ -4,7 +4,7 @@ import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.Property;
-import bellrope.core.value.Demand;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Rgba;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -13,14 +13,14 @@ import java.util.OptionalInt;
 /**
  * What a rope says otherwise than the shared effect, which it leaves untouched.
  *
- * @param count multiplies bursts and streams, 0 to 100
- * @param size multiplies sizes, 0 to 100
- * @param speed multiplies speeds of birth, 0 to 100
- * @param duration seconds that stand instead of the effect's, 0.02 to 60
+ * @param count multiplies bursts and streams
+ * @param size multiplies sizes
+ * @param speed multiplies speeds of birth
+ * @param duration seconds that stand instead of the effect's
  * @param colour multiplies every colour in linear light, its opacity every opacity
- * @param fadeOut seconds that stand instead of a loop's own fade-out, 0 to 60
- * @param cutAfter seconds after which the instance is taken off, whatever still lives, above 0 to 130
- * @param order how far in front it is drawn, instead of the effect's own, −100 to 100
+ * @param fadeOut seconds that stand instead of a loop's own fade-out
+ * @param cutAfter seconds after which the instance is taken off, whatever still lives
+ * @param order how far in front it is drawn, instead of the effect's own
  */
 public record Overrides(
         double count,
@@ -31,6 +31,14 @@ public record Overrides(
         OptionalDouble fadeOut,
         OptionalDouble cutAfter,
         OptionalInt order) {
+    public static final Bounds ORDER = Bounds.around(100);
+    public static final Bounds COUNT = Bounds.of(0, 100);
+    public static final Bounds SIZE = Bounds.of(0, 100);
+    public static final Bounds SPEED = Bounds.of(0, 100);
+    public static final Bounds DURATION = Bounds.of(0.02, 60);
+    public static final Bounds FADE_OUT = Bounds.of(0, 60);
+    public static final Bounds CUT_AFTER = Bounds.above(0, 130);
+
     public static final Overrides NONE = new Overrides(
             1, 1, 1, OptionalDouble.empty(), Optional.empty(), OptionalDouble.empty(), OptionalDouble.empty());
 
@@ -47,22 +55,13 @@ public record Overrides(
     }
 
     public Overrides {
-        if (order.isPresent()) {
-            Demand.within("order", order.getAsInt(), -100, 100);
-        }
-        Demand.within("count", count, 0, 100);
-        Demand.within("size", size, 0, 100);
-        Demand.within("speed", speed, 0, 100);
-        if (duration.isPresent()) {
-            Demand.within("duration", duration.getAsDouble(), 0.02, 60);
-        }
-        if (fadeOut.isPresent()) {
-            Demand.within("fadeOut", fadeOut.getAsDouble(), 0, 60);
-        }
-        if (cutAfter.isPresent()) {
-            Demand.above("cutAfter", cutAfter.getAsDouble(), 0);
-            Demand.within("cutAfter", cutAfter.getAsDouble(), 0, 130);
-        }
+        ORDER.check("order", order);
+        COUNT.check("count", count);
+        SIZE.check("size", size);
+        SPEED.check("speed", speed);
+        DURATION.check("duration", duration);
+        FADE_OUT.check("fadeOut", fadeOut);
+        CUT_AFTER.check("cutAfter", cutAfter);
     }
 
     /** Only a factor on counts. */

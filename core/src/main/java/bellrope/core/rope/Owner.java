@@ -1,6 +1,6 @@
 package bellrope.core.rope;
 
-import bellrope.core.value.Demand;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Refused;
 
 /**
@@ -9,6 +9,8 @@ import bellrope.core.value.Refused;
  * @param over seconds of a fade, above 0 to 60; 0 for the others
  */
 public record Owner(AtEnd end, double over) {
+    public static final Bounds OVER = Bounds.of(0, 60);
+
     /** What becomes of it. */
     public enum AtEnd {
         /** It stays where it is; a loop is stopped, and everything finishes. */
@@ -22,7 +24,7 @@ public record Owner(AtEnd end, double over) {
     public static final Owner FINISH = new Owner(AtEnd.FINISH, 0);
 
     public Owner {
-        Demand.within("over", over, 0, 60);
+        OVER.check("over", over);
         if (end == AtEnd.FADE != over > 0) {
             throw new Refused(
                     "over",

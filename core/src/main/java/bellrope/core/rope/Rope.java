@@ -3,6 +3,7 @@ package bellrope.core.rope;
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.value.Addresses;
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
@@ -18,7 +19,7 @@ import java.util.function.Consumer;
  * One wiring: when this event comes and these conditions hold, do that.
  *
  * @param name unique within its project
- * @param seed part of the address of its instances' random draws, unique within its project, 0 to 1,000,000
+ * @param seed part of the address of its instances' random draws, unique within its project
  * @param when what it waits for
  * @param play name of the effect; empty while none is chosen, and then nothing plays and the account says so. It runs while
  *     a span or a state lasts
@@ -53,18 +54,29 @@ public record Rope(
         List<Companion> companions,
         Optional<Source> hit,
         Optional<Stay> stay) {
+    public static final int MOST_FEEDS = 16;
+    public static final int MOST_THEN = 8;
+    public static final int MOST_WITH = 8;
+
+    public static final Bounds SEED = Bounds.of(0, Rope.HIGHEST_SEED);
+    public static final Bounds HIT = Bounds.above(0, 10_000);
+
     public static final int HIGHEST_SEED = 1_000_000;
     /** Most feeds whose value may change while an instance plays. */
     public static final int MOST_CONTINUOUS = 8;
 
     public Rope {
         Demand.name("name", name);
-        Demand.within("seed", seed, 0, HIGHEST_SEED);
+        SEED.check("seed", seed);
         play.ifPresent(effect -> Demand.name("play", effect));
-        feeds = Demand.atMost("feeds", feeds, 16);
+        feeds = Demand.atMost("feeds", feeds, MOST_FEEDS);
         followUps = Addresses.assigned(
-                "then", Demand.atMost("then", followUps, 8), FollowUp.HIGHEST_ID, FollowUp::id, FollowUp::numbered);
-        companions = Demand.atMost("with", companions, 8);
+                "then",
+                Demand.atMost("then", followUps, MOST_THEN),
+                FollowUp.HIGHEST_ID,
+                FollowUp::id,
+                FollowUp::numbered);
+        companions = Demand.atMost("with", companions, MOST_WITH);
         hit.ifPresent(Rope::demandLength);
         long continuous = feeds.stream().filter(Feed::continuous).count();
         if (continuous > MOST_CONTINUOUS) {
@@ -91,8 +103,7 @@ public record Rope(
                 since -> false,
                 constant -> {
                     if (constant.value() instanceof Datum.Num radius) {
-                        Demand.above("hit", radius.value(), 0);
-                        Demand.within("hit", radius.value(), 0, 10_000);
+                        HIT.check("hit", radius.value());
                     }
                     return constant.value() instanceof Datum.Num;
                 },

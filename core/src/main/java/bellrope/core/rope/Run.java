@@ -1,5 +1,6 @@
 package bellrope.core.rope;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -9,9 +10,9 @@ import java.util.OptionalDouble;
  *
  * @param start effect that plays once when it begins, or when the state is entered
  * @param end effect that plays once when it ends, or when the state is left
- * @param fadeIn seconds that stand instead of a loop's own wind-up, 0 to 60
- * @param fadeOut seconds that stand instead of a loop's own fade-out, 0 to 60
- * @param longest seconds after which a span ends by itself, above 0 to 3,600
+ * @param fadeIn seconds that stand instead of a loop's own wind-up
+ * @param fadeOut seconds that stand instead of a loop's own fade-out
+ * @param longest seconds after which a span ends by itself
  * @param again what a beginning does while one of the same subject still lasts
  * @param order whether a state fades in while the one before fades out, or after it
  */
@@ -39,6 +40,9 @@ public record Run(
         AFTER
     }
 
+    public static final Bounds FADE = Bounds.of(0, 60);
+    public static final Bounds LONGEST = Bounds.above(0, 3600);
+
     public static final Run PLAIN = new Run(
             Optional.empty(),
             Optional.empty(),
@@ -51,17 +55,8 @@ public record Run(
     public Run {
         start.ifPresent(name -> Demand.name("start", name));
         end.ifPresent(name -> Demand.name("end", name));
-        time("fadeIn", fadeIn, 60);
-        time("fadeOut", fadeOut, 60);
-        time("longest", longest, 3600);
-        if (longest.isPresent()) {
-            Demand.above("longest", longest.getAsDouble(), 0);
-        }
-    }
-
-    private static void time(String place, OptionalDouble seconds, double most) {
-        if (seconds.isPresent()) {
-            Demand.within(place, seconds.getAsDouble(), 0, most);
-        }
+        FADE.check("fadeIn", fadeIn);
+        FADE.check("fadeOut", fadeOut);
+        LONGEST.check("longest", longest);
     }
 }

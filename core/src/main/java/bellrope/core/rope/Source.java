@@ -1,5 +1,6 @@
 package bellrope.core.rope;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Datum;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Done;
@@ -232,8 +233,10 @@ public sealed interface Source {
      * @param roll which of the pull's rolls, 0 to 999; feeds of one rope with the same roll get the same number
      */
     record Random(int roll) implements Source {
+        public static final Bounds RANDOM = Bounds.of(0, 999);
+
         public Random {
-            Demand.within("random", roll, 0, 999);
+            RANDOM.check("random", roll);
         }
 
         @Override

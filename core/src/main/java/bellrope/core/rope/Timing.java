@@ -1,18 +1,21 @@
 package bellrope.core.rope;
 
-import bellrope.core.value.Demand;
+import bellrope.core.value.Bounds;
 
 /**
  * How long after the pull an answer comes: the delay, and up to the jitter more, evenly drawn for each pull.
  *
- * @param delay seconds, 0 to 60
- * @param jitter seconds, 0 to 60
+ * @param delay seconds
+ * @param jitter seconds
  */
 public record Timing(double delay, double jitter) {
+    public static final Bounds DELAY = Bounds.of(0, 60);
+    public static final Bounds JITTER = Bounds.of(0, 60);
+
     public static final Timing AT_ONCE = new Timing(0, 0);
 
     public Timing {
-        Demand.within("delay", delay, 0, 60);
-        Demand.within("jitter", jitter, 0, 60);
+        DELAY.check("delay", delay);
+        JITTER.check("jitter", jitter);
     }
 }

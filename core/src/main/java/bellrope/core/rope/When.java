@@ -13,6 +13,8 @@ import java.util.Optional;
  * @param conditions at most 16
  */
 public record When(String event, Optional<String> value, Match match, List<Condition> conditions) {
+    public static final int MOST_CONDITIONS = 16;
+
     /** How many conditions must hold. Without any, a rope answers whatever this says. */
     public enum Match {
         ALL("and"),
@@ -33,7 +35,7 @@ public record When(String event, Optional<String> value, Match match, List<Condi
     public When {
         Demand.name("event", event);
         value.ifPresent(v -> Demand.name("value", v));
-        conditions = Demand.atMost("conditions", conditions, 16);
+        conditions = Demand.atMost("conditions", conditions, MOST_CONDITIONS);
     }
 
     /** What decided that a rope stays silent: a condition by its index, or that not any of them held. */

@@ -1,5 +1,6 @@
 package bellrope.core.rope;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Vec3;
@@ -18,6 +19,9 @@ import java.util.OptionalDouble;
  */
 public record Where(
         Anchor anchor, boolean follow, Optional<String> place, Vec3 offset, Frame frame, OptionalDouble depth) {
+    public static final Bounds OFFSET = Bounds.around(Where.FARTHEST);
+    public static final Bounds DEPTH = Bounds.around(10_000);
+
     /** What an instance is placed by. */
     public enum Anchor {
         POINT("the point"),
@@ -53,10 +57,8 @@ public record Where(
     public static final Where POINT = at(Vec3.ZERO);
 
     public Where {
-        Demand.within("offset", offset, FARTHEST);
-        if (depth.isPresent()) {
-            Demand.within("depth", depth.getAsDouble(), -10_000, 10_000);
-        }
+        OFFSET.check("offset", offset);
+        DEPTH.check("depth", depth);
         place.ifPresent(name -> Demand.name("place", name));
         if (place.isPresent() != (anchor == Anchor.PLACE)) {
             throw new Refused(

@@ -1,5 +1,6 @@
 package bellrope.core.score;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
 import bellrope.core.value.Words;
@@ -11,19 +12,23 @@ import java.util.List;
  * @param points 1 to 1,000, each later than the one before; evenly between them, and as the last one after it
  */
 public record Channelled(String channel, List<Point> points) {
+    public static final int MOST_POINTS = 1000;
+
     /**
-     * @param at seconds from the beginning, 0 to {@value Score#LONGEST}
+     * @param at seconds from the beginning
      */
     public record Point(double at, double value) {
+        public static final Bounds AT = Bounds.of(0, Score.LONGEST);
+
         public Point {
-            Demand.within("at", at, 0, Score.LONGEST);
+            AT.check("at", at);
             Demand.finite("value", value);
         }
     }
 
     public Channelled {
         Demand.name("channel", channel);
-        points = Demand.atMost("points", points, 1000);
+        points = Demand.atMost("points", points, MOST_POINTS);
         if (points.isEmpty()) {
             throw new Refused("points", "none", "at least one point");
         }

@@ -1,5 +1,6 @@
 package bellrope.core.score;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Range;
 import bellrope.core.value.Refused;
@@ -39,6 +40,16 @@ public record Lane(
         Range lasts,
         Vec3 spread,
         OptionalDouble gone) {
+    public static final int MOST_SAID = 64;
+
+    public static final Bounds ID = Bounds.of(1, Lane.HIGHEST_ID);
+    public static final Bounds SUBJECTS = Bounds.of(1, 1000);
+    public static final Bounds FROM = Bounds.of(0, Score.LONGEST);
+    public static final Bounds UNTIL = Bounds.of(0, Score.LONGEST);
+    public static final Bounds LASTS = Bounds.of(0, Score.LONGEST);
+    public static final Bounds SPREAD = Bounds.around(10_000);
+    public static final Bounds GONE = Bounds.of(0, Score.LONGEST);
+
     /** How the fields of an arrival are filled that nothing is said of. */
     public enum Manner {
         SOFT,
@@ -54,15 +65,15 @@ public record Lane(
     public static final Range USUAL_LENGTH = Range.ONE;
 
     public Lane {
-        Demand.within("id", id, 1, HIGHEST_ID);
+        ID.check("id", id);
         Demand.name("event", event);
         if (!subject.isEmpty()) {
             Demand.name("subject", subject);
         }
-        Demand.within("subjects", subjects, 1, 1000);
-        Demand.within("from", from, 0, Score.LONGEST);
+        SUBJECTS.check("subjects", subjects);
+        FROM.check("from", from);
         if (until.isPresent()) {
-            Demand.within("until", until.getAsDouble(), 0, Score.LONGEST);
+            UNTIL.check("until", until.getAsDouble());
             if (until.getAsDouble() < from) {
                 throw new Refused(
                         "until",
@@ -70,15 +81,13 @@ public record Lane(
                         "no earlier than its beginning, at " + Words.number(from) + " s");
             }
         }
-        said = Demand.atMost("said", said, 64);
-        Demand.within("lasts", lasts, 0, Score.LONGEST);
-        Demand.within("spread", spread, 10_000);
+        said = Demand.atMost("said", said, MOST_SAID);
+        LASTS.check("lasts", lasts);
+        SPREAD.check("spread", spread);
         if (spread.x() < 0 || spread.y() < 0 || spread.z() < 0) {
             throw new Refused("spread", Words.vector(spread), "0 u or more on each axis");
         }
-        if (gone.isPresent()) {
-            Demand.within("gone", gone.getAsDouble(), 0, Score.LONGEST);
-        }
+        GONE.check("gone", gone);
     }
 
     /** A lane that says what is usual, from the beginning to the end. */

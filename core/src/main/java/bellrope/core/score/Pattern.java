@@ -1,5 +1,6 @@
 package bellrope.core.score;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Refused;
@@ -11,6 +12,8 @@ import java.util.function.Function;
 public sealed interface Pattern {
     /** Highest rate of any lane, arrivals a second. */
     double FASTEST = 1_000;
+
+    Bounds RATE = Bounds.above(0, FASTEST);
 
     /** A function for each kind. */
     record Cases<R>(
@@ -85,7 +88,7 @@ public sealed interface Pattern {
     /**
      * As a Poisson process: each independent of all others.
      *
-     * @param perSecond on average, above 0 to 1,000
+     * @param perSecond on average
      */
     record Poisson(double perSecond) implements Pattern {
         public Poisson {
@@ -106,15 +109,19 @@ public sealed interface Pattern {
     /**
      * Several together, again and again, the first at the beginning.
      *
-     * @param count how many, 1 to 1,000
+     * @param count how many
      * @param within seconds over which they are spread at random, 0 to the pause
-     * @param every seconds from one salvo to the next, 0.001 to {@value Score#LONGEST}
+     * @param every seconds from one salvo to the next
      */
     record Salvos(int count, double within, double every) implements Pattern {
+        public static final Bounds COUNT = Bounds.of(1, 1000);
+        public static final Bounds EVERY = Bounds.of(0.001, Score.LONGEST);
+        public static final Bounds WITHIN = Bounds.of(0, Score.LONGEST);
+
         public Salvos {
-            Demand.within("count", count, 1, 1000);
-            Demand.within("every", every, 0.001, Score.LONGEST);
-            Demand.within("within", within, 0, Score.LONGEST);
+            COUNT.check("count", count);
+            EVERY.check("every", every);
+            WITHIN.check("within", within);
             if (within > every) {
                 throw new Refused(
                         "within",
@@ -140,10 +147,12 @@ public sealed interface Pattern {
      * @param perSecond over the lane's stretch, each key 0 to 1,000
      */
     record Rising(Curve perSecond) implements Pattern {
+        public static final Bounds PER_SECOND = Bounds.of(0, Rising.FASTEST);
+
         private static final int LOOKS = 1000;
 
         public Rising {
-            Demand.within("perSecond", perSecond, 0, FASTEST);
+            PER_SECOND.check("perSecond", perSecond);
         }
 
         @Override
@@ -173,15 +182,18 @@ public sealed interface Pattern {
      * After arrivals of another lane; fields of the same name are handed on.
      *
      * @param lane by its id
-     * @param chance with which each is followed, above 0 to 1
-     * @param delay seconds after it, 0 to 60
+     * @param chance with which each is followed
+     * @param delay seconds after it
      */
     record After(int lane, double chance, double delay) implements Pattern {
+        public static final Bounds LANE = Bounds.of(1, Lane.HIGHEST_ID);
+        public static final Bounds CHANCE = Bounds.above(0, 1);
+        public static final Bounds DELAY = Bounds.of(0, 60);
+
         public After {
-            Demand.within("lane", lane, 1, Lane.HIGHEST_ID);
-            Demand.above("chance", chance, 0);
-            Demand.within("chance", chance, 0, 1);
-            Demand.within("delay", delay, 0, 60);
+            LANE.check("lane", lane);
+            CHANCE.check("chance", chance);
+            DELAY.check("delay", delay);
         }
 
         @Override
@@ -196,7 +208,6 @@ public sealed interface Pattern {
     }
 
     private static void rate(String place, double perSecond) {
-        Demand.above(place, perSecond, 0);
-        Demand.within(place, perSecond, 0, FASTEST);
+        RATE.check(place, perSecond);
     }
 }

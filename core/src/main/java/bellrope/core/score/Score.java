@@ -1,5 +1,6 @@
 package bellrope.core.score;
 
+import bellrope.core.value.Bounds;
 import bellrope.core.value.Demand;
 import bellrope.core.value.Exact;
 import bellrope.core.value.Refused;
@@ -19,6 +20,11 @@ import java.util.Set;
  * @param channels at most 200, no two of one name
  */
 public record Score(String name, double seconds, long seed, List<Lane> lanes, List<Channelled> channels) {
+    public static final int MOST_LANES = 200;
+    public static final int MOST_CHANNELS = 200;
+
+    public static final Bounds SECONDS = Bounds.above(0, Score.LONGEST);
+
     /** Longest score, in seconds. */
     public static final int LONGEST = 3_600;
 
@@ -26,17 +32,16 @@ public record Score(String name, double seconds, long seed, List<Lane> lanes, Li
     public static final int MOST_ARRIVALS = 100_000;
 
     /** Highest seed: whole numbers up to here are the same in every language. */
-    static final long HIGHEST_SEED = (1L << 53) - 1;
+    public static final long HIGHEST_SEED = (1L << 53) - 1;
 
     public Score {
         Demand.name("name", name);
-        Demand.above("seconds", seconds, 0);
-        Demand.within("seconds", seconds, 0, LONGEST);
+        SECONDS.check("seconds", seconds);
         if (seed < 0 || seed > HIGHEST_SEED) {
             throw new Refused("seed", Long.toString(seed), "a whole number from 0 to " + HIGHEST_SEED);
         }
-        lanes = Demand.atMost("lanes", lanes, 200);
-        channels = Demand.atMost("channels", channels, 200);
+        lanes = Demand.atMost("lanes", lanes, MOST_LANES);
+        channels = Demand.atMost("channels", channels, MOST_CHANNELS);
         Map<Integer, Lane> byId = new HashMap<>();
         for (int i = 0; i < lanes.size(); i++) {
             Lane lane = lanes.get(i);

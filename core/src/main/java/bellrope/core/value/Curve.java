@@ -11,6 +11,8 @@ import java.util.List;
  * @param keys 1 to 32, each later than the one before
  */
 public record Curve(List<Key> keys) {
+    public static final int MOST = 32;
+
     /** The multiplier that changes nothing. */
     public static final Curve ONE = constant(1);
 
@@ -22,14 +24,17 @@ public record Curve(List<Key> keys) {
      * @param ease the way from here to the next key
      */
     public record Key(double at, double value, Ease ease) {
+        public static final Bounds AT = Bounds.of(0, 1);
+        public static final Bounds VALUE = Bounds.around(36_000);
+
         public Key {
-            Demand.within("at", at, 0, 1);
-            Demand.within("value", value, -36_000, 36_000);
+            AT.check("at", at);
+            VALUE.check("value", value);
         }
     }
 
     public Curve {
-        keys = Demand.atMost("", keys, 32);
+        keys = Demand.atMost("", keys, MOST);
         if (keys.isEmpty()) {
             throw new Refused("", "no keys", "at least one key");
         }

@@ -53,12 +53,18 @@ public final class Demand {
 
     /** Demands every axis to lie from {@code −most} to {@code most}. */
     public static Vec3 within(String place, Vec3 v, double most) {
-        if (Math.abs(v.x()) <= most && Math.abs(v.y()) <= most && Math.abs(v.z()) <= most) {
+        return within(place, v, -most, most);
+    }
+
+    /** Demands every axis to lie from {@code least} to {@code most}. */
+    public static Vec3 within(String place, Vec3 v, double least, double most) {
+        boolean inside = v.x() >= least && v.x() <= most && v.y() >= least && v.y() <= most;
+        if (inside && v.z() >= least && v.z() <= most) {
             return v;
         }
-        within(place + "/0", v.x(), -most, most);
-        within(place + "/1", v.y(), -most, most);
-        within(place + "/2", v.z(), -most, most);
+        within(place + "/0", v.x(), least, most);
+        within(place + "/1", v.y(), least, most);
+        within(place + "/2", v.z(), least, most);
         return v;
     }
 

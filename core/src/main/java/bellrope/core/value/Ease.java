@@ -34,9 +34,12 @@ public sealed interface Ease {
      * @param in slope on reaching the next
      */
     record Spline(double out, double in) implements Ease {
+        public static final Bounds OUT = Bounds.around(100_000);
+        public static final Bounds IN = Bounds.around(100_000);
+
         public Spline {
-            Demand.within("out", out, -100_000, 100_000);
-            Demand.within("in", in, -100_000, 100_000);
+            OUT.check("out", out);
+            IN.check("in", in);
         }
 
         @Override
@@ -86,6 +89,9 @@ public sealed interface Ease {
      */
     record Steps(int count, Jump jump) implements Ease {
         public static final int MOST = 256;
+
+        /** With a jump at an end; without, from 2 on. */
+        public static final Bounds COUNT = Bounds.of(1, MOST);
 
         /** At which ends the value jumps. */
         public enum Jump {

@@ -8,18 +8,22 @@ import java.util.List;
  * @param stops 1 to 16, each later than the one before
  */
 public record Gradient(List<Stop> stops) {
+    public static final int MOST = 16;
+
     /** White throughout: multiplied by it, a colour stays itself. */
     public static final Gradient WHITE = new Gradient(List.of(new Stop(0, Rgba.WHITE)));
 
     /** A colour at a fraction from 0 to 1. */
     public record Stop(double at, Rgba colour) {
+        public static final Bounds AT = Bounds.of(0, 1);
+
         public Stop {
-            Demand.within("at", at, 0, 1);
+            AT.check("at", at);
         }
     }
 
     public Gradient {
-        stops = Demand.atMost("", stops, 16);
+        stops = Demand.atMost("", stops, MOST);
         if (stops.isEmpty()) {
             throw new Refused("", "no stops", "at least one stop");
         }

@@ -9,10 +9,12 @@ package bellrope.core.value;
  * @param stepsPerSecond 10 to 240
  */
 public record Pace(int stepsPerSecond) {
+    public static final Bounds STEPS_PER_SECOND = Bounds.of(10, 240);
+
     public static final Pace SIXTY = new Pace(60);
 
     public Pace {
-        Demand.within("stepsPerSecond", stepsPerSecond, 10, 240);
+        STEPS_PER_SECOND.check("stepsPerSecond", stepsPerSecond);
     }
 
     /** Returns the first step at or after a time in seconds. */

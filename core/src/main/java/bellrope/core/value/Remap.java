@@ -11,6 +11,8 @@ package bellrope.core.value;
  * @param shape the share that each share becomes; straight unless drawn otherwise
  */
 public record Remap(Range in, double from, double to, boolean clamp, Curve shape) {
+    public static final Bounds SHAPE = Bounds.around(10);
+
     /** The shape that changes nothing. */
     public static final Curve STRAIGHT = Curve.through(0, 0, 1, 1);
 
@@ -23,7 +25,7 @@ public record Remap(Range in, double from, double to, boolean clamp, Curve shape
                     Words.number(in.least()) + " to " + Words.number(in.most()),
                     "the minimum must be below the maximum");
         }
-        Demand.within("shape", shape, -10, 10);
+        SHAPE.check("shape", shape);
     }
 
     /** Straight and clamped. */

@@ -4,6 +4,11 @@ package bellrope.core.value;
  * A colour as written in files and on screen: sRGB, straight alpha, 0 to 255 each.
  */
 public record Rgba(int red, int green, int blue, int alpha) {
+    public static final Bounds RED = Bounds.of(0, 255);
+    public static final Bounds GREEN = Bounds.of(0, 255);
+    public static final Bounds BLUE = Bounds.of(0, 255);
+    public static final Bounds ALPHA = Bounds.of(0, 255);
+
     public static final Rgba WHITE = new Rgba(255, 255, 255, 255);
 
     private static final double[] LINEAR = new double[256];
@@ -15,10 +20,10 @@ public record Rgba(int red, int green, int blue, int alpha) {
     }
 
     public Rgba {
-        Demand.within("red", red, 0, 255);
-        Demand.within("green", green, 0, 255);
-        Demand.within("blue", blue, 0, 255);
-        Demand.within("alpha", alpha, 0, 255);
+        RED.check("red", red);
+        GREEN.check("green", green);
+        BLUE.check("blue", blue);
+        ALPHA.check("alpha", alpha);
     }
 
     /**

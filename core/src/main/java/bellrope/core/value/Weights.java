@@ -4,12 +4,13 @@ import java.util.function.IntToDoubleFunction;
 
 /** Choices of which some are likelier than others. */
 public final class Weights {
+    public static final Bounds WEIGHT = Bounds.above(0, 1000);
+
     private Weights() {}
 
     /** Checks how likely a choice is beside the others: above 0 to 1,000. */
     public static void demand(String place, double weight) {
-        Demand.above(place, weight, 0);
-        Demand.within(place, weight, 0, 1000);
+        WEIGHT.check(place, weight);
     }
 
     /** Returns which of so many choices a share from 0 to 1 falls to. */

@@ -76,7 +76,7 @@ class EffectTest {
     @Test
     void aLifetimeOfNothingIsRefused() {
         assertThatThrownBy(() -> Sample.burst(1, 1).with(d -> d.lifetime = Range.ZERO))
-                .hasMessage("lifetime/least: 0.0: a time above 0 s");
+                .hasMessage("lifetime/least: 0: a number above 0");
     }
 
     @Test

@@ -4,9 +4,7 @@ import bellrope.core.rope.Companion;
 import bellrope.core.rope.Companion.ScreenTint;
 import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.NoticeValue;
-import bellrope.core.rope.Source;
 import bellrope.core.rope.Stay;
-import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Optional;
@@ -14,163 +12,147 @@ import java.util.OptionalDouble;
 
 /** What a rope brings besides its effect, as JSON, both ways. */
 final class AnswerJson {
-    private AnswerJson() {}
+    private static final Form<NoticeValue> VALUE = Form.<NoticeValue>of(
+                    "NoticeValue", "A value that a notice carries, from one source.", f -> {
+                        var name = f.name("name", NoticeValue::name)
+                                .says("By which game code reads it; its own in the notice.");
+                        var source = f.part(NoticeValue::source, SourceJson.TOLD);
+                        return v -> new NoticeValue(name.of(v), source.of(v));
+                    })
+            .oneOf(SourceJson.TOLD.keys());
 
-    private enum Kind {
-        SHAKE,
-        FLASH,
-        TINT,
-        PAUSE,
-        NOTICE
-    }
+    // What a stay and a follow-up have in common: how long they are in force, and what the game is told of it.
+    private record Ending(OptionalDouble inForce, double fadeOut, Optional<String> notice, List<NoticeValue> values) {}
 
-    static FollowUp followUp(JsonReader t) {
-        Optional<String> play = t.maybeText("play");
-        Optional<String> announce = t.maybeText("announce");
-        FollowUp.Cue cue = t.choice("cue", FollowUp.Cue.class, FollowUp.Cue.BEGUN);
-        double after = t.number("after", 0);
-        Vec3 offset = t.vector("offset", Vec3.ZERO);
-        OptionalDouble inForce = t.maybeNumber("inForce");
-        double fadeOut = t.number("fadeOut", 0);
-        Optional<String> notice = t.maybeText("notice");
-        List<NoticeValue> values = values(t);
-        int id = t.id();
-        return t.make(() -> new FollowUp(play, announce, cue, after, offset, inForce, fadeOut, notice, values, id));
-    }
+    private static final Form<Ending> ENDING = Form.of("Ending", f -> {
+        var inForce = f.maybeNumber("inForce", Ending::inForce)
+                .within(Stay.IN_FORCE, "s")
+                .says("Seconds after which it ends; it ends by itself if absent.");
+        var fadeOut = f.number("fadeOut", Ending::fadeOut)
+                .usual(0.0)
+                .within(Stay.FADE_OUT, "s")
+                .says("Seconds in which it then fades to nothing; with 0 its particles live to their end.");
+        var notice = f.maybeName("notice", Ending::notice)
+                .says("The name by which the game is told that it begins, is no longer in force, and is gone.");
+        var values = f.list("values", Ending::values, VALUE)
+                .usual(List.of())
+                .atMost(NoticeValue.MAXIMUM)
+                .says("What that notice carries.");
+        return v -> new Ending(inForce.of(v), fadeOut.of(v), notice.of(v), values.of(v));
+    });
 
-    static Stay stay(JsonReader t) {
-        OptionalDouble inForce = t.maybeNumber("inForce");
-        double fadeOut = t.number("fadeOut", 0);
-        Optional<String> notice = t.maybeText("notice");
-        List<NoticeValue> values = values(t);
-        return t.make(() -> new Stay(inForce, fadeOut, notice, values));
-    }
+    static final Form<Stay> STAY = Form.of(
+            "Stay",
+            "How long what a moment begins is in force, and what the game is told of it; a time, a notice, or both.",
+            f -> {
+                var ending = f.part(
+                        (Stay stay) -> new Ending(stay.inForce(), stay.fadeOut(), stay.notice(), stay.values()),
+                        ENDING);
+                return v -> {
+                    Ending e = ending.of(v);
+                    return new Stay(e.inForce, e.fadeOut, e.notice, e.values);
+                };
+            });
 
-    static void write(Stay stay, JsonObject node) {
-        ending(stay.inForce(), stay.fadeOut(), stay.notice(), stay.values(), node);
-    }
-
-    private static void ending(
-            OptionalDouble inForce,
-            double fadeOut,
-            Optional<String> notice,
-            List<NoticeValue> values,
-            JsonObject node) {
-        inForce.ifPresent(s -> node.set("inForce", Json.number(s)));
-        if (fadeOut != 0) {
-            node.set("fadeOut", Json.number(fadeOut));
-        }
-        notice.ifPresent(name -> node.put("notice", name));
-        write(values, node);
-    }
-
-    private static List<NoticeValue> values(JsonReader t) {
-        return t.has("values") ? t.list("values", AnswerJson::value) : List.of();
-    }
-
-    private static NoticeValue value(JsonReader t) {
-        String name = t.text("name");
-        Source source = RopeJson.anySource(t);
-        return source == null ? null : t.make(() -> new NoticeValue(name, source));
-    }
-
-    private static void write(List<NoticeValue> values, JsonObject node) {
-        if (!values.isEmpty()) {
-            JsonList all = node.putArray("values");
-            for (NoticeValue value : values) {
-                JsonObject one = all.addObject();
-                one.put("name", value.name());
-                RopeJson.write(value.source(), one);
-            }
-        }
-    }
-
-    static void write(FollowUp f, JsonObject node) {
-        f.play().ifPresent(effect -> node.put("play", effect));
-        f.announce().ifPresent(event -> node.put("announce", event));
-        if (f.cue() != FollowUp.Cue.BEGUN) {
-            node.put("cue", JsonReader.word(f.cue()));
-        }
-        if (f.after() != 0) {
-            node.set("after", Json.number(f.after()));
-        }
-        if (!f.offset().equals(Vec3.ZERO)) {
-            node.set("offset", Json.vector(f.offset()));
-        }
-        ending(f.inForce(), f.fadeOut(), f.notice(), f.values(), node);
-        node.put("id", f.id());
-    }
-
-    static Companion companion(JsonReader t) {
-        return switch (t.choice("do", Kind.class)) {
-            case SHAKE -> {
-                double size = t.number("size");
-                double frequency = t.number("frequency");
-                double decay = t.number("decay");
-                yield t.make(() -> new Companion.Shake(size, frequency, decay));
-            }
-            case FLASH -> {
-                Rgba colour = t.parsed("colour", Rgba::parse);
-                double opacity = t.number("opacity");
-                double seconds = t.number("seconds");
-                yield t.make(() -> new Companion.Flash(colour, opacity, seconds));
-            }
-            case TINT -> {
-                Rgba colour = t.parsed("colour", Rgba::parse);
-                double opacity = t.number("opacity");
-                ScreenTint.Area area = t.choice("area", ScreenTint.Area.class, ScreenTint.Area.WHOLE);
-                double in = t.number("in", 0);
-                double hold = t.number("hold", 0);
-                double out = t.number("out", 0);
-                yield t.make(() -> new ScreenTint(colour, opacity, area, in, hold, out));
-            }
-            case PAUSE -> {
-                double seconds = t.number("seconds");
-                yield t.make(() -> new Companion.HitPause(seconds));
-            }
-            case NOTICE -> {
-                String name = t.text("name");
-                double after = t.number("after", 0);
-                List<NoticeValue> values = values(t);
-                yield t.make(() -> new Companion.Notice(name, after, values));
-            }
+    static final Form<FollowUp> FOLLOW_UP = Form.of("FollowUp", f -> {
+        var play = f.maybeName("play", FollowUp::play).says("The effect that it starts.");
+        var announce = f.maybeName("announce", FollowUp::announce)
+                .says("The event that it lets happen; either this or an effect.");
+        var cue = f.choice("cue", FollowUp::cue, FollowUp.Cue.class)
+                .usual(FollowUp.Cue.BEGUN)
+                .says("What it waits for.");
+        var after = f.number("after", FollowUp::after)
+                .usual(0.0)
+                .within(FollowUp.AFTER, "s")
+                .says("Seconds from there.");
+        var offset = f.vector("offset", FollowUp::offset)
+                .usual(Vec3.ZERO)
+                .within(FollowUp.OFFSET, "u")
+                .says("How far from the first effect's place it plays, in the world.");
+        var ending = f.part(
+                (FollowUp then) -> new Ending(then.inForce(), then.fadeOut(), then.notice(), then.values()), ENDING);
+        var id = f.id(FollowUp::id, FollowUp.HIGHEST_ID);
+        return v -> {
+            Ending e = ending.of(v);
+            return new FollowUp(
+                    play.of(v),
+                    announce.of(v),
+                    cue.of(v),
+                    after.of(v),
+                    offset.of(v),
+                    e.inForce,
+                    e.fadeOut,
+                    e.notice,
+                    e.values,
+                    id.of(v));
         };
-    }
+    });
 
-    static void write(Companion companion, JsonObject node) {
-        companion.visit(
-                shake -> {
-                    node.put("do", "shake");
-                    node.set("size", Json.number(shake.size()));
-                    node.set("frequency", Json.number(shake.frequency()));
-                    node.set("decay", Json.number(shake.decay()));
-                },
-                flash -> {
-                    node.put("do", "flash");
-                    node.put("colour", flash.colour().toString());
-                    node.set("opacity", Json.number(flash.opacity()));
-                    node.set("seconds", Json.number(flash.seconds()));
-                },
-                tint -> {
-                    node.put("do", "tint");
-                    node.put("colour", tint.colour().toString());
-                    node.set("opacity", Json.number(tint.opacity()));
-                    if (tint.area() != ScreenTint.Area.WHOLE) {
-                        node.put("area", JsonReader.word(tint.area()));
-                    }
-                    Json.unless(node, "in", tint.in(), 0);
-                    Json.unless(node, "hold", tint.hold(), 0);
-                    Json.unless(node, "out", tint.out(), 0);
-                },
-                pause -> {
-                    node.put("do", "pause");
-                    node.set("seconds", Json.number(pause.seconds()));
-                },
-                notice -> {
-                    node.put("do", "notice");
-                    node.put("name", notice.name());
-                    Json.unless(node, "after", notice.after(), 0);
-                    write(notice.values(), node);
-                });
-    }
+    static final Kinds<Companion> COMPANION = Kinds.of("Companion", "do", k -> {
+        var shake = k.kind("shake", Form.<Companion.Shake>of("Shake", f -> {
+            var size = f.number("size", Companion.Shake::size)
+                    .within(Companion.Shake.SIZE, "u")
+                    .says("How far it moves the camera at its beginning.");
+            var frequency = f.number("frequency", Companion.Shake::frequency)
+                    .within(Companion.Shake.FREQUENCY, "/s")
+                    .says("How many times a second it swings.");
+            var decay = f.number("decay", Companion.Shake::decay)
+                    .within(Companion.Shake.DECAY, "s")
+                    .says("Seconds until a twentieth of it is left.");
+            return v -> new Companion.Shake(size.of(v), frequency.of(v), decay.of(v));
+        }));
+        var flash = k.kind("flash", Form.<Companion.Flash>of("Flash", f -> {
+            var colour = f.colour("colour", Companion.Flash::colour).says("What the screen is covered with.");
+            var opacity = f.number("opacity", Companion.Flash::opacity)
+                    .within(Companion.Flash.OPACITY)
+                    .says("How opaque it is at its beginning.");
+            var seconds = f.number("seconds", Companion.Flash::seconds)
+                    .within(Companion.Flash.SECONDS, "s")
+                    .says("How long it takes to fade.");
+            return v -> new Companion.Flash(colour.of(v), opacity.of(v), seconds.of(v));
+        }));
+        var tint = k.kind("tint", Form.<ScreenTint>of("Tint", f -> {
+            var colour = f.colour("colour", ScreenTint::colour).says("What the screen, or its edges, take on.");
+            var opacity = f.number("opacity", ScreenTint::opacity)
+                    .within(ScreenTint.OPACITY)
+                    .says("How opaque it is while it is held.");
+            var area = f.choice("area", ScreenTint::area, ScreenTint.Area.class)
+                    .usual(ScreenTint.Area.WHOLE)
+                    .says("All of the screen, or its edges alone, towards which it grows.");
+            var in = f.number("in", ScreenTint::in)
+                    .usual(0.0)
+                    .within(ScreenTint.IN, "s")
+                    .says("Seconds until it is all there.");
+            var hold = f.number("hold", ScreenTint::hold)
+                    .usual(0.0)
+                    .within(ScreenTint.HOLD, "s")
+                    .says("Seconds that it stays.");
+            var out = f.number("out", ScreenTint::out)
+                    .usual(0.0)
+                    .within(ScreenTint.OUT, "s")
+                    .says("Seconds until nothing of it is left.");
+            return v -> new ScreenTint(colour.of(v), opacity.of(v), area.of(v), in.of(v), hold.of(v), out.of(v));
+        }));
+        var pause = k.kind("pause", Form.<Companion.HitPause>of("Pause", f -> {
+            var seconds = f.number("seconds", Companion.HitPause::seconds)
+                    .within(Companion.HitPause.SECONDS, "s")
+                    .says("How long the game stands still.");
+            return v -> new Companion.HitPause(seconds.of(v));
+        }));
+        var notice = k.kind("notice", Form.<Companion.Notice>of("Notice", f -> {
+            var name = f.name("name", Companion.Notice::name).says("By which game code is told.");
+            var after = f.number("after", Companion.Notice::after)
+                    .usual(0.0)
+                    .within(Companion.Notice.AFTER, "s")
+                    .says("Seconds after the answer.");
+            var values = f.list("values", Companion.Notice::values, VALUE)
+                    .usual(List.of())
+                    .atMost(NoticeValue.MAXIMUM)
+                    .says("What it carries.");
+            return v -> new Companion.Notice(name.of(v), after.of(v), values.of(v));
+        }));
+        return companion -> companion.match(shake::write, flash::write, tint::write, pause::write, notice::write);
+    });
+
+    private AnswerJson() {}
 }

@@ -1,6 +1,5 @@
 package bellrope.format.json;
 
-import bellrope.core.contract.Alias;
 import bellrope.core.contract.Contract;
 import bellrope.core.contract.Version;
 import bellrope.core.effect.Effect;
@@ -15,11 +14,9 @@ import bellrope.core.project.Settings;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Source;
 import bellrope.core.score.Score;
-import bellrope.core.value.Pace;
 import bellrope.core.value.Problem;
 import bellrope.format.sprite.Pictures;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -65,33 +62,20 @@ public final class Bundle {
      */
     public static Read<Project> read(JsonValue node, ToDoubleFunction<byte[]> coverage) {
         Problems problems = new Problems();
-        JsonReader thing = new JsonReader(node, "", problems);
+        JsonReader object = new JsonReader(node, "", problems);
         if (problems.none()) {
-            int version = thing.whole("bellrope");
+            int version = object.whole("bellrope");
             if (problems.none() && version != VERSION) {
-                thing.wrong("bellrope", Integer.toString(version), "version " + VERSION);
+                object.wrong("bellrope", Integer.toString(version), "version " + VERSION);
             }
         }
         if (!problems.none()) {
             return new Read<>(Optional.empty(), problems.list());
         }
-        String name = thing.text("name");
-        JsonReader settingsThing = thing.thing("settings");
-        Settings settings = settingsThing == null ? null : settings(settingsThing);
         if (tooManyPixels(node.get("sprites"), problems)) {
             return new Read<>(Optional.empty(), problems.list());
         }
-        List<Sprite> sprites = thing.list("sprites", t -> sprite(t, coverage));
-        List<EventType> events = thing.list("events", EventJson::read);
-        List<Effect> effects = thing.list("effects", EffectJson::read);
-        List<Rope> ropes = thing.list("ropes", RopeJson::read);
-        List<Channel> channels = thing.has("channels") ? thing.list("channels", EventJson::readChannel) : List.of();
-        List<Place> places = thing.has("places") ? thing.list("places", EventJson::readPlace) : List.of();
-        List<Version> versions = thing.has("versions") ? thing.list("versions", ContractJson::readVersion) : List.of();
-        List<Pool> pools = thing.has("pools") ? thing.list("pools", ScoreJson::readPool) : List.of();
-        List<Score> scores = thing.has("scores") ? thing.list("scores", ScoreJson::read) : List.of();
-        Project project = thing.make(() -> new Project(
-                name, settings, sprites, events, effects, ropes, channels, places, versions, pools, scores));
+        Project project = ProjectJson.project(coverage).read(object);
         if (project != null) {
             problems.addAll(Consistency.problems(project));
         }
@@ -113,72 +97,29 @@ public final class Bundle {
         return !wrong.isEmpty();
     }
 
-    private static Sprite sprite(JsonReader thing, ToDoubleFunction<byte[]> coverageOf) {
-        String name = thing.text("name");
-        Sprite.Sheet sheet = thing.maybe("sheet", t -> {
-                    int columns = t.whole("columns");
-                    int rows = t.whole("rows");
-                    int frames = t.whole("frames");
-                    Sprite.Sheet.Order order = t.choice("order", Sprite.Sheet.Order.class);
-                    double perSecond = t.number("perSecond");
-                    return t.make(() -> new Sprite.Sheet(columns, rows, frames, order, perSecond));
-                })
-                .orElse(Sprite.Sheet.SINGLE);
-        Optional<String> picture = thing.maybeText("picture");
-        List<Problem> wrong = Pictures.problems(new Sprite("picture", 1, sheet, picture));
-        wrong.forEach(p -> thing.wrong(p.place().substring(1), p.given(), p.allowed()));
-        // A picture of its own says how much of it is opaque; one that ships is known by the number.
-        double coverage = picture.isPresent() && wrong.isEmpty() && !thing.has("coverage")
-                ? coverageOf.applyAsDouble(Base64.getDecoder().decode(picture.get()))
-                : thing.number("coverage", 1);
-        return thing.make(() -> new Sprite(name, coverage, sheet, picture));
-    }
-
-    private static Settings settings(JsonReader thing) {
-        int stepsPerSecond = thing.whole("stepsPerSecond");
-        double metres = thing.number("metresPerUnit");
-        long seed = thing.wholeUpTo("seed", Settings.HIGHEST_SEED);
-        int limit = thing.whole("particleLimit");
-        Settings.Screen screen = thing.maybe("screen", t -> {
-                    int width = t.whole("width");
-                    int height = t.whole("height");
-                    double unitsHigh = t.number("unitsHigh");
-                    return t.make(() -> new Settings.Screen(width, height, unitsHigh));
-                })
-                .orElse(Settings.Screen.USUAL);
-        Settings.Comfort comfort = thing.maybe("comfort", t -> {
-                    double shake = t.number("shake");
-                    double flash = t.number("flash");
-                    return t.make(() -> new Settings.Comfort(shake, flash));
-                })
-                .orElse(Settings.Comfort.USUAL);
-        List<Alias> aliases = thing.has("aliases") ? thing.list("aliases", ContractJson::readAlias) : List.of();
-        return thing.make(() -> new Settings(new Pace(stepsPerSecond), metres, seed, limit, screen, comfort, aliases));
-    }
-
     /** Reads one effect on its own; its sprites are not looked up. */
     public static Read<Effect> readEffect(JsonNode node) {
-        return part(node, EffectJson::read);
+        return part(node, EffectJson.EFFECT::read);
     }
 
     public static Read<Effect> readEffect(JsonValue node) {
-        return part(node, EffectJson::read);
+        return part(node, EffectJson.EFFECT::read);
     }
 
     /** Reads one rope on its own; its names are not looked up. */
     public static Read<Rope> readRope(JsonNode node) {
-        return part(node, RopeJson::read);
+        return part(node, RopeJson.ROPE::read);
     }
 
     public static Read<Rope> readRope(JsonValue node) {
-        return part(node, RopeJson::read);
+        return part(node, RopeJson.ROPE::read);
     }
 
     /** Reads what drives a feed on its own. */
     public static Read<Source> readSource(JsonValue node) {
-        return part(node, thing -> {
-            Source source = RopeJson.anySource(thing);
-            return source == null ? null : thing.make(() -> source);
+        return part(node, object -> {
+            Source source = SourceJson.DRIVING.among(object);
+            return source == null ? null : object.make(() -> source);
         });
     }
 
@@ -188,75 +129,75 @@ public final class Bundle {
 
     /** Reads one kind of event on its own. */
     public static Read<EventType> readEvent(JsonNode node) {
-        return part(node, EventJson::read);
+        return part(node, EventJson.EVENT::read);
     }
 
     public static Read<EventType> readEvent(JsonValue node) {
-        return part(node, EventJson::read);
+        return part(node, EventJson.EVENT::read);
     }
 
     /** Reads one channel on its own. */
     public static Read<Channel> readChannel(JsonNode node) {
-        return part(node, EventJson::readChannel);
+        return part(node, EventJson.CHANNEL::read);
     }
 
     public static Read<Channel> readChannel(JsonValue node) {
-        return part(node, EventJson::readChannel);
+        return part(node, EventJson.CHANNEL::read);
     }
 
     /** Reads one place on its own. */
     public static Read<Place> readPlace(JsonNode node) {
-        return part(node, EventJson::readPlace);
+        return part(node, EventJson.PLACE::read);
     }
 
     public static Read<Place> readPlace(JsonValue node) {
-        return part(node, EventJson::readPlace);
+        return part(node, EventJson.PLACE::read);
     }
 
     /** Reads one version of the contract on its own. */
     public static Read<Version> readVersion(JsonNode node) {
-        return part(node, ContractJson::readVersion);
+        return part(node, ContractJson.VERSION::read);
     }
 
     public static Read<Version> readVersion(JsonValue node) {
-        return part(node, ContractJson::readVersion);
+        return part(node, ContractJson.VERSION::read);
     }
 
     /** Reads one pool on its own; its effects are not looked up. */
     public static Read<Pool> readPool(JsonNode node) {
-        return part(node, ScoreJson::readPool);
+        return part(node, ScoreJson.POOL::read);
     }
 
     public static Read<Pool> readPool(JsonValue node) {
-        return part(node, ScoreJson::readPool);
+        return part(node, ScoreJson.POOL::read);
     }
 
     /** Reads one score on its own; its events are not looked up. */
     public static Read<Score> readScore(JsonNode node) {
-        return part(node, ScoreJson::read);
+        return part(node, ScoreJson.SCORE::read);
     }
 
     public static Read<Score> readScore(JsonValue node) {
-        return part(node, ScoreJson::read);
+        return part(node, ScoreJson.SCORE::read);
     }
 
     /** Reads one sprite on its own. */
     public static Read<Sprite> readSprite(JsonNode node) {
-        return part(node, thing -> sprite(thing, Pictures::coverage));
+        return part(node, ProjectJson.sprite(Pictures::coverage)::read);
     }
 
     /** @param coverage of a PNG whose sprite does not say it */
     public static Read<Sprite> readSprite(JsonValue node, ToDoubleFunction<byte[]> coverage) {
-        return part(node, thing -> sprite(thing, coverage));
+        return part(node, ProjectJson.sprite(coverage)::read);
     }
 
     /** Reads settings on their own. */
     public static Read<Settings> readSettings(JsonNode node) {
-        return part(node, Bundle::settings);
+        return part(node, ProjectJson.SETTINGS::read);
     }
 
     public static Read<Settings> readSettings(JsonValue node) {
-        return part(node, Bundle::settings);
+        return part(node, ProjectJson.SETTINGS::read);
     }
 
     private static <T> Read<T> part(JsonNode node, Function<JsonReader, T> reader) {
@@ -270,113 +211,54 @@ public final class Bundle {
     }
 
     public static JsonObject write(Effect effect) {
-        return EffectJson.write(effect);
+        return EffectJson.EFFECT.write(effect);
     }
 
     public static JsonObject write(Rope rope) {
-        return RopeJson.write(rope);
+        return RopeJson.ROPE.write(rope);
     }
 
     public static JsonObject write(EventType event) {
-        return EventJson.write(event);
+        return EventJson.EVENT.write(event);
     }
 
     public static JsonObject write(Channel channel) {
-        return EventJson.write(channel);
+        return EventJson.CHANNEL.write(channel);
     }
 
     public static JsonObject write(Place place) {
-        return EventJson.write(place);
+        return EventJson.PLACE.write(place);
     }
 
     public static JsonObject write(Contract contract) {
-        return ContractJson.write(contract);
+        return ContractJson.CONTRACT.write(contract);
     }
 
     public static JsonObject write(Version version) {
-        return ContractJson.write(version);
+        return ContractJson.VERSION.write(version);
     }
 
     public static JsonObject write(Pool pool) {
-        return ScoreJson.write(pool);
+        return ScoreJson.POOL.write(pool);
     }
 
     public static JsonObject write(Score score) {
-        return ScoreJson.write(score);
+        return ScoreJson.SCORE.write(score);
     }
 
     public static JsonObject write(Sprite sprite) {
-        JsonObject node = Json.object();
-        node.put("name", sprite.name());
-        node.set("coverage", Json.number(sprite.coverage()));
-        if (!sprite.sheet().equals(Sprite.Sheet.SINGLE)) {
-            JsonObject sheet = node.putObject("sheet");
-            sheet.put("columns", sprite.sheet().columns());
-            sheet.put("rows", sprite.sheet().rows());
-            sheet.put("frames", sprite.sheet().frames());
-            sheet.put("order", JsonReader.word(sprite.sheet().order()));
-            sheet.set("perSecond", Json.number(sprite.sheet().perSecond()));
-        }
-        sprite.picture().ifPresent(picture -> node.put("picture", picture));
-        return node;
+        return ProjectJson.SPRITE.write(sprite);
     }
 
     public static JsonObject write(Settings settings) {
-        JsonObject node = Json.object();
-        node.put("stepsPerSecond", settings.pace().stepsPerSecond());
-        node.set("metresPerUnit", Json.number(settings.metresPerUnit()));
-        node.put("seed", settings.seed());
-        node.put("particleLimit", settings.particleLimit());
-        JsonObject screen = node.putObject("screen");
-        screen.put("width", settings.screen().width());
-        screen.put("height", settings.screen().height());
-        screen.set("unitsHigh", Json.number(settings.screen().unitsHigh()));
-        if (!settings.comfort().equals(Settings.Comfort.USUAL)) {
-            JsonObject comfort = node.putObject("comfort");
-            comfort.set("shake", Json.number(settings.comfort().shake()));
-            comfort.set("flash", Json.number(settings.comfort().flash()));
-        }
-        if (!settings.aliases().isEmpty()) {
-            JsonList aliases = node.putArray("aliases");
-            settings.aliases().forEach(a -> aliases.add(ContractJson.write(a)));
-        }
-        return node;
+        return ProjectJson.SETTINGS.write(settings);
     }
 
     /** Returns the bundle as text, ready for a file. */
     public static String write(Project project) {
         JsonObject node = Json.object();
         node.put("bellrope", VERSION);
-        node.put("name", project.name());
-        node.set("settings", write(project.settings()));
-        JsonList sprites = node.putArray("sprites");
-        project.sprites().forEach(sprite -> sprites.add(write(sprite)));
-        JsonList events = node.putArray("events");
-        project.events().forEach(event -> events.add(write(event)));
-        JsonList effects = node.putArray("effects");
-        project.effects().forEach(effect -> effects.add(write(effect)));
-        JsonList ropes = node.putArray("ropes");
-        project.ropes().forEach(rope -> ropes.add(write(rope)));
-        if (!project.channels().isEmpty()) {
-            JsonList channels = node.putArray("channels");
-            project.channels().forEach(channel -> channels.add(write(channel)));
-        }
-        if (!project.places().isEmpty()) {
-            JsonList places = node.putArray("places");
-            project.places().forEach(place -> places.add(write(place)));
-        }
-        if (!project.versions().isEmpty()) {
-            JsonList versions = node.putArray("versions");
-            project.versions().forEach(version -> versions.add(write(version)));
-        }
-        if (!project.pools().isEmpty()) {
-            JsonList pools = node.putArray("pools");
-            project.pools().forEach(pool -> pools.add(write(pool)));
-        }
-        if (!project.scores().isEmpty()) {
-            JsonList scores = node.putArray("scores");
-            project.scores().forEach(score -> scores.add(write(score)));
-        }
+        ProjectJson.PROJECT.write(project, node);
         return JsonText.pretty(node);
     }
 }

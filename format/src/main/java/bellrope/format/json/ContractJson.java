@@ -3,114 +3,71 @@ package bellrope.format.json;
 import bellrope.core.contract.Alias;
 import bellrope.core.contract.Contract;
 import bellrope.core.contract.Version;
-import bellrope.core.effect.Parameter;
-import bellrope.core.event.Channel;
-import bellrope.core.event.EventType;
-import bellrope.core.event.Field;
 import java.util.List;
 
 /** What was handed over to game code, as JSON, both ways. */
 final class ContractJson {
+    private static final Form<Contract.Turnable> TURNABLE = Form.of("Turnable", f -> {
+        var name = f.name("name", Contract.Turnable::name).says("By which game code plays it.");
+        var description = f.text("description", Contract.Turnable::description)
+                .usual("")
+                .always()
+                .says("What is seen, in a sentence.");
+        var looping =
+                f.flag("looping", Contract.Turnable::looping).says("Whether it goes on until it is told to stop.");
+        var parameters = f.list("parameters", Contract.Turnable::parameters, ParameterJson.PARAMETER)
+                .says("What game code may set of it.");
+        return v -> new Contract.Turnable(name.of(v), description.of(v), looping.of(v), parameters.of(v));
+    });
+
+    private static final Form<Contract.Value> VALUE = Form.of("Carried", f -> {
+        var field =
+                f.set("field", Contract.Value::field, EventJson.FIELD).says("What it is called, and what it can be.");
+        var always =
+                f.flag("always", Contract.Value::always).says("Whether every rope that sends the notice sends it.");
+        return v -> new Contract.Value(field.of(v), always.of(v));
+    });
+
+    private static final Form<Contract.Notice> NOTICE = Form.of("Noticed", f -> {
+        var name = f.name("name", Contract.Notice::name).says("By which game code is told.");
+        var from = f.names("from", Contract.Notice::from).says("Ropes that tell it.");
+        var values = f.list("values", Contract.Notice::values, VALUE)
+                .usual(List.of())
+                .says("What it carries.");
+        return v -> new Contract.Notice(name.of(v), from.of(v), values.of(v));
+    });
+
+    static final Form<Contract> CONTRACT = Form.of("Contract", "What game code names.", f -> {
+        var events = f.list("events", Contract::events, EventJson.EVENT).says("The events that the game says.");
+        var channels = f.list("channels", Contract::channels, EventJson.CHANNEL)
+                .says("The numbers that it publishes all the time.");
+        var effects = f.list("effects", Contract::effects, TURNABLE)
+                .says("The effects that game code can set parameters of.");
+        var notices = f.list("notices", Contract::notices, NOTICE).says("What game code is told.");
+        var announced = f.names("announced", Contract::announced).says("Events that ropes announce.");
+        return v -> new Contract(events.of(v), channels.of(v), effects.of(v), notices.of(v), announced.of(v));
+    });
+
+    static final Form<Version> VERSION = Form.of("Version", "A contract as it was handed over.", f -> {
+        var name = f.name("name", Version::name).says("By which it is known; no two versions have the same.");
+        var note = f.text("note", Version::note)
+                .usual("")
+                .always()
+                .characters(0, Version.LONGEST_NOTE)
+                .says("What is new in it, in a sentence or two.");
+        var contract = f.set("contract", Version::contract, CONTRACT).says("What game code could name then.");
+        return v -> new Version(name.of(v), note.of(v), contract.of(v));
+    });
+
+    static final Form<Alias> ALIAS = Form.of("Alias", "A deprecated name, accepted for one more version.", f -> {
+        var kind = f.choice("kind", Alias::kind, Alias.Kind.class).says("What has another name now.");
+        var within = f.text("within", Alias::within).usual("").says("The event of a field, the effect of a parameter.");
+        var from = f.name("from", Alias::from).says("The deprecated name.");
+        var to = f.name("to", Alias::to).says("The present name.");
+        var since = f.name("since", Alias::since)
+                .says("The last version in which the deprecated name was the present one.");
+        return v -> new Alias(kind.of(v), within.of(v), from.of(v), to.of(v), since.of(v));
+    });
+
     private ContractJson() {}
-
-    static Version readVersion(JsonReader thing) {
-        String name = thing.text("name");
-        String note = thing.text("note", "");
-        Contract contract = thing.read("contract", ContractJson::read);
-        return contract == null ? null : thing.make(() -> new Version(name, note, contract));
-    }
-
-    static Contract read(JsonReader thing) {
-        List<EventType> events = thing.list("events", EventJson::read);
-        List<Channel> channels = thing.list("channels", EventJson::readChannel);
-        List<Contract.Turnable> effects = thing.list("effects", t -> {
-            String name = t.text("name");
-            String description = t.text("description", "");
-            boolean looping = t.yes("looping");
-            List<Parameter> parameters = t.list("parameters", ParameterJson::read);
-            return t.make(() -> new Contract.Turnable(name, description, looping, parameters));
-        });
-        List<Contract.Notice> notices = thing.list("notices", t -> {
-            String name = t.text("name");
-            List<String> from = t.texts("from");
-            List<Contract.Value> values = t.has("values") ? t.list("values", ContractJson::value) : List.of();
-            return t.make(() -> new Contract.Notice(name, from, values));
-        });
-        List<String> announced = thing.texts("announced");
-        return thing.make(() -> new Contract(events, channels, effects, notices, announced));
-    }
-
-    private static Contract.Value value(JsonReader thing) {
-        boolean always = thing.yes("always");
-        Field field = thing.read("field", EventJson::field);
-        return field == null ? null : new Contract.Value(field, always);
-    }
-
-    static JsonObject write(Version version) {
-        JsonObject node = Json.object();
-        node.put("name", version.name());
-        node.put("note", version.note());
-        node.set("contract", write(version.contract()));
-        return node;
-    }
-
-    static JsonObject write(Contract contract) {
-        JsonObject node = Json.object();
-        JsonList events = node.putArray("events");
-        contract.events().forEach(e -> events.add(EventJson.write(e)));
-        JsonList channels = node.putArray("channels");
-        contract.channels().forEach(c -> channels.add(EventJson.write(c)));
-        JsonList effects = node.putArray("effects");
-        for (Contract.Turnable effect : contract.effects()) {
-            JsonObject e = effects.addObject();
-            e.put("name", effect.name());
-            e.put("description", effect.description());
-            if (effect.looping()) {
-                e.put("looping", true);
-            }
-            JsonList parameters = e.putArray("parameters");
-            effect.parameters().forEach(p -> parameters.add(ParameterJson.write(p)));
-        }
-        JsonList notices = node.putArray("notices");
-        for (Contract.Notice notice : contract.notices()) {
-            JsonObject n = notices.addObject();
-            n.put("name", notice.name());
-            JsonList from = n.putArray("from");
-            notice.from().forEach(from::add);
-            if (!notice.values().isEmpty()) {
-                JsonList values = n.putArray("values");
-                for (Contract.Value value : notice.values()) {
-                    JsonObject v = values.addObject();
-                    EventJson.write(value.field(), v.putObject("field"));
-                    if (value.always()) {
-                        v.put("always", true);
-                    }
-                }
-            }
-        }
-        JsonList announced = node.putArray("announced");
-        contract.announced().forEach(announced::add);
-        return node;
-    }
-
-    static Alias readAlias(JsonReader thing) {
-        Alias.Kind kind = thing.choice("kind", Alias.Kind.class);
-        String within = thing.text("within", "");
-        String from = thing.text("from");
-        String to = thing.text("to");
-        String since = thing.text("since");
-        return kind == null ? null : thing.make(() -> new Alias(kind, within, from, to, since));
-    }
-
-    static JsonObject write(Alias alias) {
-        JsonObject node = Json.object();
-        node.put("kind", JsonReader.word(alias.kind()));
-        if (!alias.within().isEmpty()) {
-            node.put("within", alias.within());
-        }
-        node.put("from", alias.from());
-        node.put("to", alias.to());
-        node.put("since", alias.since());
-        return node;
-    }
 }

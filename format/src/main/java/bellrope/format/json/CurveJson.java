@@ -3,7 +3,6 @@ package bellrope.format.json;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Ease;
 import bellrope.core.value.Gradient;
-import bellrope.core.value.Rgba;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,80 +20,93 @@ final class CurveJson {
         PRESETS.put("ease-in-out", Ease.EASE_IN_OUT);
     }
 
+    private static final Form<Ease.Steps> STEPS =
+            Form.of("Steps", "Even steps, as of CSS Easing Functions Level 1.", f -> {
+                var steps = f.whole("steps", Ease.Steps::count)
+                        .within(Ease.Steps.COUNT)
+                        .says("How many steps there are to the next key.");
+                var jump = f.choice("jump", Ease.Steps::jump, Ease.Steps.Jump.class)
+                        .usual(Ease.Steps.Jump.NONE)
+                        .says("At which ends the value jumps; with none, both values are held for a step.");
+                return v -> new Ease.Steps(steps.of(v), jump.of(v));
+            });
+
+    private static final Form<Ease.Spline> SPLINE = Form.of("Spline", f -> {
+        var out = f.number("out", Ease.Spline::out)
+                .within(Ease.Spline.OUT)
+                .says("The slope at which the curve leaves this key.");
+        var in =
+                f.number("in", Ease.Spline::in).within(Ease.Spline.IN).says("The slope at which it comes to the next.");
+        return v -> new Ease.Spline(out.of(v), in.of(v));
+    });
+
+    private static final Notation<Ease> EASE =
+            new Notations.Plain<>(CurveJson::ease, CurveJson::write, CurveJson::easeRule).hidden();
+
+    private static final Form<Curve.Key> KEY = Form.of("Key", f -> {
+        var at = f.number("at", Curve.Key::at).within(Curve.Key.AT).says("Life fraction, later than the key before.");
+        var value = f.number("value", Curve.Key::value).within(Curve.Key.VALUE).says("What the lane is there.");
+        var ease = f.set("ease", Curve.Key::ease, EASE)
+                .usual(Ease.LINEAR)
+                .always()
+                .says("How it goes on from there to the next key.");
+        return v -> new Curve.Key(at.of(v), value.of(v), ease.of(v));
+    });
+
+    private static final Form<Gradient.Stop> STOP = Form.of("Stop", f -> {
+        var at = f.number("at", Gradient.Stop::at).within(Gradient.Stop.AT).says("Where in life the colour stands.");
+        var colour = f.colour("colour", Gradient.Stop::colour).says("The colour there, and how opaque.");
+        return v -> new Gradient.Stop(at.of(v), colour.of(v));
+    });
+
+    private static final Notation<List<Curve.Key>> KEYS = Notations.list(KEY);
+    private static final Notation<List<Gradient.Stop>> STOPS = Notations.list(STOP);
+
     private CurveJson() {}
 
     static Curve read(JsonReader owner, String key) {
-        List<Curve.Key> keys = owner.list(key, t -> {
-            double at = t.number("at");
-            double value = t.number("value");
-            Ease ease = t.has("ease") ? ease(t) : Ease.LINEAR;
-            return t.make(() -> new Curve.Key(at, value, ease));
-        });
-        return owner.raw(key) == null
-                        || !owner.raw(key).isList()
-                        || owner.raw(key).size() != keys.size()
-                ? null
-                : owner.madeAt(key, () -> new Curve(keys));
+        List<Curve.Key> keys = KEYS.read(owner, key);
+        return whole(owner, key, keys) ? owner.madeAt(key, () -> new Curve(keys)) : null;
     }
 
-    private static Ease ease(JsonReader key) {
-        JsonValue raw = key.raw("ease");
+    static Gradient readGradient(JsonReader owner, String key) {
+        List<Gradient.Stop> stops = STOPS.read(owner, key);
+        return whole(owner, key, stops) ? owner.madeAt(key, () -> new Gradient(stops)) : null;
+    }
+
+    // Whether none was left out because it was wrong.
+    private static boolean whole(JsonReader owner, String key, List<?> read) {
+        JsonValue raw = owner.raw(key);
+        return raw != null && raw.isList() && raw.size() == read.size();
+    }
+
+    private static Ease ease(JsonReader object, String key) {
+        JsonValue raw = object.raw(key);
         if (raw.isText() && PRESETS.containsKey(raw.text())) {
             return PRESETS.get(raw.text());
         }
         if (raw.isList()) {
-            double[] points = key.numbers("ease", 4, "four numbers: x1, y1, x2, y2");
+            double[] points = object.numbers(key, 4, "four numbers: x1, y1, x2, y2");
             return points == null
                     ? Ease.LINEAR
-                    : key.madeAt("ease", () -> new Ease.CubicBezier(points[0], points[1], points[2], points[3]));
+                    : object.madeAt(key, () -> new Ease.CubicBezier(points[0], points[1], points[2], points[3]));
         }
         if (raw.isObject()) {
-            Ease spline = key.read("ease", t -> {
-                if (t.has("steps")) {
-                    int steps = t.whole("steps");
-                    Ease.Steps.Jump jump = t.choice("jump", Ease.Steps.Jump.class, Ease.Steps.Jump.NONE);
-                    return t.make(() -> new Ease.Steps(steps, jump));
-                }
-                double out = t.number("out");
-                double in = t.number("in");
-                return t.make(() -> new Ease.Spline(out, in));
-            });
-            return spline == null ? Ease.LINEAR : spline;
+            return object.read(key, t -> t.has("steps") ? STEPS.read(t) : SPLINE.read(t));
         }
-        key.wrong(
-                "ease",
+        object.wrong(
+                key,
                 raw.shown(),
                 "one of " + String.join(", ", PRESETS.keySet()) + ", four numbers, slopes: out, in, or steps");
         return Ease.LINEAR;
     }
 
-    static Gradient readGradient(JsonReader owner, String key) {
-        List<Gradient.Stop> stops = owner.list(key, t -> {
-            double at = t.number("at");
-            Rgba colour = t.parsed("colour", Rgba::parse);
-            return t.make(() -> new Gradient.Stop(at, colour));
-        });
-        return owner.raw(key) == null
-                        || !owner.raw(key).isList()
-                        || owner.raw(key).size() != stops.size()
-                ? null
-                : owner.madeAt(key, () -> new Gradient(stops));
+    static JsonValue write(Curve curve) {
+        return KEYS.write(curve.keys());
     }
 
-    /** Returns the curve under a key, or the one that changes nothing. */
-    static Curve readOrOne(JsonReader owner, String key) {
-        return owner.has(key) ? read(owner, key) : Curve.ONE;
-    }
-
-    static JsonList write(Curve curve) {
-        JsonList keys = Json.array();
-        for (Curve.Key key : curve.keys()) {
-            JsonObject k = keys.addObject();
-            k.set("at", Json.number(key.at()));
-            k.set("value", Json.number(key.value()));
-            k.set("ease", write(key.ease()));
-        }
-        return keys;
+    static JsonValue write(Gradient gradient) {
+        return STOPS.write(gradient.stops());
     }
 
     private static JsonValue write(Ease ease) {
@@ -111,25 +123,36 @@ final class CurveJson {
                         .add(Json.number(b.y1()))
                         .add(Json.number(b.x2()))
                         .add(Json.number(b.y2())),
-                spline -> Json.object().set("out", Json.number(spline.out())).set("in", Json.number(spline.in())),
-                CurveJson::write));
+                SPLINE::write,
+                STEPS::write));
     }
 
-    private static JsonValue write(Ease.Steps steps) {
-        JsonObject said = Json.object().set("steps", Json.number(steps.count()));
-        if (steps.jump() != Ease.Steps.Jump.NONE) {
-            said.put("jump", JsonReader.word(steps.jump()));
-        }
-        return said;
+    static JsonObject rule(SchemaWriter schema) {
+        return KEYS.rule(schema).put("minItems", 1).put("maxItems", Curve.MOST);
     }
 
-    static JsonList write(Gradient gradient) {
-        JsonList stops = Json.array();
-        for (Gradient.Stop stop : gradient.stops()) {
-            JsonObject s = stops.addObject();
-            s.set("at", Json.number(stop.at()));
-            s.put("colour", stop.colour().toString());
-        }
-        return stops;
+    static JsonObject gradientRule(SchemaWriter schema) {
+        return STOPS.rule(schema).put("minItems", 1).put("maxItems", Gradient.MOST);
+    }
+
+    private static JsonObject easeRule(SchemaWriter schema) {
+        return schema.named("Ease", () -> {
+            JsonObject rule = Json.object()
+                    .put("title", "Ease")
+                    .put(
+                            "description",
+                            "The way to the next key: a preset of CSS Easing Functions Level 1, a cubic Bézier, the slopes of a cubic spline (glTF 2.0), or even steps.");
+            JsonList oneOf = rule.putArray("oneOf");
+            oneOf.add(schema.named("EaseName", () -> {
+                JsonObject name = Json.object().put("title", "EaseName");
+                JsonList names = name.putArray("enum");
+                PRESETS.keySet().forEach(names::add);
+                return name;
+            }));
+            oneOf.add(Notations.numbers(4));
+            oneOf.add(SPLINE.object(schema));
+            oneOf.add(STEPS.object(schema));
+            return rule;
+        });
     }
 }

@@ -1,122 +1,99 @@
 package bellrope.format.json;
 
-import bellrope.core.effect.Birth;
 import bellrope.core.effect.Course;
 import bellrope.core.effect.Effect;
 import bellrope.core.effect.Emitter;
 import bellrope.core.effect.End;
-import bellrope.core.effect.Life;
-import bellrope.core.effect.Look;
-import bellrope.core.effect.Parameter;
-import bellrope.core.value.Datum;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.OptionalLong;
 
 /** Effects as JSON, both ways. */
 final class EffectJson {
-    private EffectJson() {}
-
-    static Effect read(JsonReader thing) {
-        String name = thing.text("name");
-        String description = thing.text("description", "");
-        Course course = thing.read("course", EffectJson::course);
-        OptionalLong seed = thing.has("seed")
-                ? OptionalLong.of(thing.wholeUpTo("seed", Effect.HIGHEST_SEED))
-                : OptionalLong.empty();
-        List<Emitter> emitters = thing.list("emitters", EffectJson::emitter);
-        List<Parameter> parameters = thing.list("parameters", ParameterJson::read);
-        List<Effect.Try> tries = thing.has("tries") ? thing.list("tries", EffectJson::attempt) : List.of();
-        int order = thing.whole("order", 0);
-        return thing.make(() -> new Effect(name, description, course, seed, emitters, parameters, tries, order));
-    }
-
     private enum CourseKind {
         ONE_SHOT,
         LOOPING
     }
 
-    private static Course course(JsonReader thing) {
-        CourseKind kind = thing.choice("kind", CourseKind.class);
-        double duration = thing.number("duration");
-        double windUp = thing.number("windUp", 0);
-        double fadeOut = thing.number("fadeOut", 0);
-        double playback = thing.number("playback", 1);
-        return thing.make(() -> new Course(kind == CourseKind.LOOPING, duration, windUp, fadeOut, playback));
-    }
+    private static final Form<Course> COURSE = Form.of("Course", f -> {
+        var kind = f.choice(
+                        "kind", course -> course.looping() ? CourseKind.LOOPING : CourseKind.ONE_SHOT, CourseKind.class)
+                .says("Whether it plays once, or goes on until it is told to stop.");
+        var duration = f.number("duration", Course::duration)
+                .within(Course.DURATION, "s")
+                .says("Seconds: of a one-shot, or of one cycle of a loop.");
+        var windUp = f.number("windUp", Course::windUp)
+                .usual(0.0)
+                .within(Course.WIND_UP, "s")
+                .says("Seconds over which a loop's births come true one by one.");
+        var fadeOut = f.number("fadeOut", Course::fadeOut)
+                .usual(0.0)
+                .within(Course.FADE_OUT, "s")
+                .says("Seconds over which they cease, once told to stop.");
+        var playback = f.number("playback", Course::playback)
+                .usual(1.0)
+                .within(Course.PLAYBACK, "×")
+                .says("How many times as fast as written everything in it happens.");
+        return v -> new Course(
+                kind.of(v) == CourseKind.LOOPING, duration.of(v), windUp.of(v), fadeOut.of(v), playback.of(v));
+    });
 
-    private static Emitter emitter(JsonReader thing) {
-        String name = thing.text("name");
-        int seed = thing.whole("seed");
-        Birth birth = thing.read("birth", BirthJson::read);
-        Look look = thing.read("look", LifeJson::look);
-        Life life = thing.read("life", LifeJson::read);
-        End end = thing.has("end") ? thing.read("end", EndJson::read) : End.NONE;
-        boolean off = thing.yes("off");
-        return thing.make(() -> new Emitter(name, seed, birth, look, life, end).switched(off));
-    }
+    private static final Form<Emitter> EMITTER = Form.of("Emitter", f -> {
+        var name = f.name("name", Emitter::name).says("What these particles are.");
+        var seed = f.whole("seed", Emitter::seed)
+                .within(Emitter.SEED)
+                .says("Address of its random draws, unique in its effect.");
+        var birth = f.set("birth", Emitter::birth, BirthJson.BIRTH)
+                .says("How many particles are spawned, when, where, and how they begin.");
+        var look = f.set("look", Emitter::look, LookJson.LOOK)
+                .says("The picture of a particle, and how it is laid over others.");
+        var life = f.set("life", Emitter::life, LifeJson.LIFE).says("How a particle moves and changes while it lives.");
+        var end = f.set("end", Emitter::end, EndJson.END)
+                .usual(End.NONE)
+                .says("What it bounces off, what it spawns, and what it draws behind it.");
+        var off = f.flag("off", Emitter::off)
+                .says("Whether it is switched off: it spawns nothing, and nothing spawns it.");
+        return v ->
+                new Emitter(name.of(v), seed.of(v), birth.of(v), look.of(v), life.of(v), end.of(v)).switched(off.of(v));
+    });
 
-    private static Effect.Try attempt(JsonReader thing) {
-        String name = thing.text("name");
-        Map<String, Datum> values = thing.read("values", t -> {
-            Map<String, Datum> read = new LinkedHashMap<>();
-            for (String key : t.keys()) {
-                if (t.has(key)) {
-                    Datum value = t.datum(key);
-                    if (value != null) {
-                        read.put(key, value);
-                    }
-                }
-            }
-            return read;
-        });
-        return values == null ? null : thing.make(() -> new Effect.Try(name, values));
-    }
+    private static final Form<Effect.Try> TRY = Form.of("Try", f -> {
+        var name = f.name("name", Effect.Try::name).says("What it is called in the list of tries.");
+        var values = f.set("values", Effect.Try::values, Notations.VALUES).says("Values by the names of parameters.");
+        return v -> new Effect.Try(name.of(v), values.of(v));
+    });
 
-    static JsonObject write(Effect effect) {
-        JsonObject node = Json.object();
-        node.put("name", effect.name());
-        node.put("description", effect.description());
-        Course course = effect.course();
-        JsonObject c = node.putObject("course");
-        c.put("kind", JsonReader.word(course.looping() ? CourseKind.LOOPING : CourseKind.ONE_SHOT));
-        c.set("duration", Json.number(course.duration()));
-        Json.unless(c, "windUp", course.windUp(), 0);
-        Json.unless(c, "fadeOut", course.fadeOut(), 0);
-        Json.unless(c, "playback", course.playback(), 1);
-        effect.seed().ifPresent(seed -> node.put("seed", seed));
-        if (effect.order() != 0) {
-            node.put("order", effect.order());
-        }
-        JsonList emitters = node.putArray("emitters");
-        effect.emitters().forEach(emitter -> emitters.add(emitter(emitter)));
-        JsonList parameters = node.putArray("parameters");
-        effect.parameters().forEach(parameter -> parameters.add(ParameterJson.write(parameter)));
-        if (!effect.tries().isEmpty()) {
-            JsonList tries = node.putArray("tries");
-            effect.tries().forEach(one -> {
-                JsonObject t = tries.addObject();
-                t.put("name", one.name());
-                t.set("values", PayloadJson.write(one.values()));
-            });
-        }
-        return node;
-    }
+    static final Form<Effect> EFFECT = Form.of("Effect", f -> {
+        var name = f.name("name", Effect::name).says("By which ropes play it.");
+        var description =
+                f.text("description", Effect::description).usual("").always().says("What is seen, in a sentence.");
+        var course =
+                f.set("course", Effect::course, COURSE).says("Whether it runs once, or on until it is told to stop.");
+        var seed = f.maybeUpTo("seed", Effect::seed, Effect.HIGHEST_SEED)
+                .says("Stands instead of the pull's; absent for another look each pull.");
+        var order = f.whole("order", Effect::order)
+                .usual(0)
+                .within(Effect.ORDER)
+                .says(
+                        "How far in front it is drawn: higher numbers lie over lower ones, and those of one number in the order of the project.");
+        var emitters = f.list("emitters", Effect::emitters, EMITTER)
+                .from(1, Effect.MOST_EMITTERS)
+                .says("Drawn first to last.");
+        var parameters = f.list("parameters", Effect::parameters, ParameterJson.PARAMETER)
+                .atMost(Effect.MOST_PARAMETERS)
+                .says("What game code and ropes may turn.");
+        var tries = f.list("tries", Effect::tries, TRY)
+                .usual(List.of())
+                .atMost(Effect.MOST_TRIES)
+                .says("Named sets of parameter values to compare; those not named have their default.");
+        return v -> new Effect(
+                name.of(v),
+                description.of(v),
+                course.of(v),
+                seed.of(v),
+                emitters.of(v),
+                parameters.of(v),
+                tries.of(v),
+                order.of(v));
+    });
 
-    private static JsonObject emitter(Emitter emitter) {
-        JsonObject node = Json.object();
-        node.put("name", emitter.name());
-        node.put("seed", emitter.seed());
-        node.set("birth", BirthJson.write(emitter.birth()));
-        node.set("look", LifeJson.write(emitter.look()));
-        node.set("life", LifeJson.write(emitter.life()));
-        if (!emitter.end().nothing()) {
-            node.set("end", EndJson.write(emitter.end()));
-        }
-        if (emitter.off()) {
-            node.put("off", true);
-        }
-        return node;
-    }
+    private EffectJson() {}
 }

@@ -10,9 +10,6 @@ import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -83,10 +80,6 @@ final class JsonReader {
         return number;
     }
 
-    double number(String key, double otherwise) {
-        return has(key) ? number(key) : otherwise;
-    }
-
     int whole(String key) {
         return (int) wholeUpTo(key, Integer.MAX_VALUE);
     }
@@ -116,25 +109,16 @@ final class JsonReader {
         return or(problems.made(at(key), () -> Demand.whole("", value.text())), "");
     }
 
-    String text(String key, String otherwise) {
-        return has(key) ? text(key) : otherwise;
-    }
-
-    /** Returns one of an enum's constants, written in small letters with spaces. */
-    <E extends Enum<E>> E choice(String key, Class<E> type) {
+    /** Returns one of some words; the first where it is none, which is noted. */
+    String word(String key, Collection<String> options) {
         String text = text(key);
-        List<String> options = new ArrayList<>();
-        for (E constant : type.getEnumConstants()) {
-            String word = word(constant);
-            if (word.equals(text)) {
-                return constant;
-            }
-            options.add(word);
+        if (options.contains(text)) {
+            return text;
         }
         if (under(key) != null && under(key).isText()) {
             problems.add(at(key), '"' + text + '"', Words.either(options) + Words.nearest(text, options));
         }
-        return type.getEnumConstants()[0];
+        return options.iterator().next();
     }
 
     static String word(Enum<?> constant) {
@@ -145,10 +129,6 @@ final class JsonReader {
     Range range(String key) {
         double[] pair = numbers(key, 2, "a pair: minimum, maximum");
         return pair == null ? Range.ONE : or(problems.made(at(key), () -> new Range(pair[0], pair[1])), Range.ONE);
-    }
-
-    Range range(String key, Range otherwise) {
-        return has(key) ? range(key) : otherwise;
     }
 
     Vec3 vector(String key) {
@@ -213,48 +193,19 @@ final class JsonReader {
     }
 
     /** Returns the object under a key, or null with the lack noted. */
-    JsonReader thing(String key) {
+    JsonReader object(String key) {
         JsonValue value = get(key, "an object");
         return value == null ? null : new JsonReader(value, at(key), problems);
     }
 
     /** Returns what a function reads out of the object under a key; null with the lack or the faults noted. */
     <T> T read(String key, Function<JsonReader, T> reader) {
-        JsonReader thing = thing(key);
-        return thing == null ? null : reader.apply(thing);
-    }
-
-    /** The same for an object that may be missing. */
-    <T> Optional<T> maybe(String key, Function<JsonReader, T> reader) {
-        return has(key) ? Optional.ofNullable(read(key, reader)) : Optional.empty();
-    }
-
-    OptionalDouble maybeNumber(String key) {
-        return has(key) ? OptionalDouble.of(number(key)) : OptionalDouble.empty();
-    }
-
-    Optional<String> maybeText(String key) {
-        return has(key) ? Optional.of(text(key)) : Optional.empty();
+        JsonReader object = object(key);
+        return object == null ? null : reader.apply(object);
     }
 
     int whole(String key, int otherwise) {
         return has(key) ? whole(key) : otherwise;
-    }
-
-    Vec3 vector(String key, Vec3 otherwise) {
-        return has(key) ? vector(key) : otherwise;
-    }
-
-    /** Returns a vector each of whose axes lies from −most to most; zero if it is missing. */
-    Vec3 vector(String key, double most) {
-        Vec3 vector = vector(key, Vec3.ZERO);
-        int start = problems.count();
-        double[] xyz = {vector.x(), vector.y(), vector.z()};
-        for (int axis = 0; axis < 3; axis++) {
-            int i = axis;
-            problems.made(at(key), () -> Demand.within(Integer.toString(i), xyz[i], -most, most));
-        }
-        return problems.count() > start ? Vec3.ZERO : vector;
     }
 
     /** Returns the number by which something in a list is known; 0 if it is missing, and it gets the smallest free one. */
@@ -276,18 +227,6 @@ final class JsonReader {
             return false;
         }
         return value.flag();
-    }
-
-    /** Returns one of an enum's constants, or another if the key is missing. */
-    <E extends Enum<E>> E choice(String key, Class<E> type, E otherwise) {
-        return has(key) ? choice(key, type) : otherwise;
-    }
-
-    /** The same, with words that it had in older bundles. */
-    <E extends Enum<E>> E choice(String key, Class<E> type, E otherwise, Map<String, E> former) {
-        JsonValue value = raw(key);
-        E formerly = value != null && value.isText() ? former.get(value.text()) : null;
-        return formerly == null ? choice(key, type, otherwise) : formerly;
     }
 
     /** Returns what a function makes of the value under a key, with its refusal noted; null if it refused. */

@@ -2,259 +2,191 @@ package bellrope.format.json;
 
 import bellrope.core.effect.Force;
 import bellrope.core.effect.Life;
-import bellrope.core.effect.Look;
 import bellrope.core.value.Curve;
-import bellrope.core.value.Gradient;
 import bellrope.core.value.Vec3;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 
-/** The second act of an emitter, and its look, as JSON, both ways. */
+/** The second act of an emitter as JSON, both ways. */
 final class LifeJson {
-    private LifeJson() {}
+    private static final Notation<Force.Falloff> FALLOFF = Notations.choice(
+            "Falloff", Force.Falloff.class, "With the distance d: 1 up to the radius r; 1 − d/r; or 1 / (1 + (d/r)²).");
 
-    static Life read(JsonReader thing) {
-        Vec3 gravity = thing.vector("gravity");
-        double drag = thing.number("drag");
-        OptionalDouble rest = thing.maybeNumber("restWithin");
-        boolean evenly = thing.yes("restEvenly");
-        List<Force> forces = thing.has("forces") ? thing.list("forces", LifeJson::force) : List.of();
-        Curve size = CurveJson.read(thing, "size");
-        Curve opacity = CurveJson.read(thing, "opacity");
-        Gradient colour = CurveJson.readGradient(thing, "colour");
-        Optional<Gradient> other = thing.has("otherColour")
-                ? Optional.ofNullable(CurveJson.readGradient(thing, "otherColour"))
-                : Optional.empty();
-        boolean live = thing.yes("live");
-        Curve speed = CurveJson.readOrOne(thing, "speed");
-        Curve spin = CurveJson.readOrOne(thing, "spin");
-        Set<Life.Lane> replaces = EnumSet.noneOf(Life.Lane.class);
-        if (thing.has("replaces")) {
-            List<String> names = thing.texts("replaces");
-            for (int i = 0; i < names.size(); i++) {
-                lane(thing, names.get(i), i, replaces);
-            }
-        }
-        Map<Life.Lane, Double> timed = new EnumMap<>(Life.Lane.class);
-        thing.maybe("timed", t -> {
-            for (Life.Lane lane : Life.Lane.values()) {
-                t.maybeNumber(JsonReader.word(lane)).ifPresent(seconds -> timed.put(lane, seconds));
-            }
-            return t.make(() -> timed);
-        });
-        return thing.make(() -> new Life(
-                gravity, drag, rest, evenly, forces, size, opacity, colour, other, speed, spin, replaces, timed, live));
-    }
+    private static final Kinds<Force> FORCE = Kinds.of("Force", "kind", "Places and axes in the effect's frame.", k -> {
+        var attractor = k.kind("attractor", Form.<Force.Attractor>of("Attractor", f -> {
+                    var place = f.vector("place", Force.Attractor::place)
+                            .usual(Vec3.ZERO)
+                            .always()
+                            .within(Force.Attractor.PLACE, "u")
+                            .says("Where it pulls to, in the effect's frame.");
+                    var strength = f.number("strength", Force.Attractor::strength)
+                            .within(Force.Attractor.STRENGTH, "u/s²")
+                            .says("How strongly it pulls at its place; negative pushes away.");
+                    var radius = f.number("radius", Force.Attractor::radius)
+                            .within(Force.Attractor.RADIUS, "u")
+                            .says("Within which it is felt, as its fall-off says.");
+                    var falloff = f.set("falloff", Force.Attractor::falloff, FALLOFF)
+                            .says("How the force grows weaker towards its radius.");
+                    return v -> new Force.Attractor(place.of(v), strength.of(v), radius.of(v), falloff.of(v));
+                }))
+                .says("A force that pulls towards a place.");
+        var swirl = k.kind("swirl", Form.<Force.Swirl>of("Swirl", f -> {
+                    var place = f.vector("place", Force.Swirl::place)
+                            .usual(Vec3.ZERO)
+                            .always()
+                            .within(Force.Swirl.PLACE, "u")
+                            .says("A place on its axis, in the effect's frame.");
+                    var axis = f.vector("axis", Force.Swirl::axis)
+                            .usual(Vec3.UP)
+                            .always()
+                            .says("About which it drives, counter-clockwise seen from where the axis points.");
+                    var strength = f.number("strength", Force.Swirl::strength)
+                            .within(Force.Swirl.STRENGTH, "u/s²")
+                            .says("How strongly it drives around; negative the other way.");
+                    var radius = f.number("radius", Force.Swirl::radius)
+                            .within(Force.Swirl.RADIUS, "u")
+                            .says("Within which it is felt, as its fall-off says.");
+                    var falloff = f.set("falloff", Force.Swirl::falloff, FALLOFF)
+                            .says("How the force grows weaker towards its radius.");
+                    return v -> new Force.Swirl(place.of(v), axis.of(v), strength.of(v), radius.of(v), falloff.of(v));
+                }))
+                .says("A force that drives around an axis.");
+        var push = k.kind("push", Form.<Force.Push>of("Push", f -> {
+                    var strength = f.number("strength", Force.Push::strength)
+                            .within(Force.Push.STRENGTH, "u/s²")
+                            .says("How strongly it pushes straight away from the effect's place.");
+                    return v -> new Force.Push(strength.of(v));
+                }))
+                .says("A force that pushes straight away from the effect's place.");
+        var turbulence = k.kind("turbulence", Form.<Force.Turbulence>of("Turbulence", f -> {
+                    var strength = f.number("strength", Force.Turbulence::strength)
+                            .within(Force.Turbulence.STRENGTH, "u/s²")
+                            .says("How strongly it pushes about at most, along each axis.");
+                    var size = f.number("size", Force.Turbulence::size)
+                            .within(Force.Turbulence.SIZE, "u")
+                            .says("From one eddy to the next.");
+                    var speed = f.number("speed", Force.Turbulence::speed)
+                            .within(Force.Turbulence.SPEED, "/s")
+                            .says("How many times a second it becomes another pattern.");
+                    return v -> new Force.Turbulence(strength.of(v), size.of(v), speed.of(v));
+                }))
+                .says("A force that pushes about as moving air does.");
+        return force -> force.match(attractor::write, swirl::write, push::write, turbulence::write);
+    });
 
-    private static void lane(JsonReader thing, String name, int index, Set<Life.Lane> into) {
+    private static final Notation<Life.Lane> LANE = Notations.choice("LaneName", Life.Lane.class);
+
+    private static final Notation<Set<Life.Lane>> LANES = new Notations.Plain<>(
+                    (object, key) -> {
+                        Set<Life.Lane> lanes = EnumSet.noneOf(Life.Lane.class);
+                        List<String> words = object.texts(key);
+                        for (int i = 0; i < words.size(); i++) {
+                            lane(object, key, words.get(i), i, lanes);
+                        }
+                        return lanes;
+                    },
+                    lanes -> {
+                        JsonList list = Json.array();
+                        lanes.forEach(lane -> list.add(JsonReader.word(lane)));
+                        return list;
+                    },
+                    schema -> Notations.type("array").put("uniqueItems", true).set("items", LANE.rule(schema)))
+            .hidden();
+
+    private static void lane(JsonReader object, String key, String word, int index, Set<Life.Lane> into) {
         for (Life.Lane lane : Life.Lane.values()) {
-            if (JsonReader.word(lane).equals(name)) {
+            if (JsonReader.word(lane).equals(word)) {
                 into.add(lane);
                 return;
             }
         }
-        thing.wrong("replaces", index, '"' + name + '"', "size, opacity, colour, speed or spin");
+        object.wrong(key, index, '"' + word + '"', "size, opacity, colour, speed or spin");
     }
 
-    private enum ForceKind {
-        ATTRACTOR,
-        SWIRL,
-        PUSH,
-        TURBULENCE
-    }
-
-    private static Force force(JsonReader t) {
-        return switch (t.choice("kind", ForceKind.class)) {
-            case ATTRACTOR -> {
-                Vec3 place = t.vector("place", Vec3.ZERO);
-                double strength = t.number("strength");
-                double radius = t.number("radius");
-                Force.Falloff falloff = t.choice("falloff", Force.Falloff.class);
-                yield t.make(() -> new Force.Attractor(place, strength, radius, falloff));
-            }
-            case SWIRL -> {
-                Vec3 place = t.vector("place", Vec3.ZERO);
-                Vec3 axis = t.vector("axis", Vec3.UP);
-                double strength = t.number("strength");
-                double radius = t.number("radius");
-                Force.Falloff falloff = t.choice("falloff", Force.Falloff.class);
-                yield t.make(() -> new Force.Swirl(place, axis, strength, radius, falloff));
-            }
-            case PUSH -> {
-                double strength = t.number("strength");
-                yield t.make(() -> new Force.Push(strength));
-            }
-            case TURBULENCE -> {
-                double strength = t.number("strength");
-                double size = t.number("size");
-                double speed = t.number("speed");
-                yield t.make(() -> new Force.Turbulence(strength, size, speed));
-            }
+    private static final Form<Map<Life.Lane, Double>> TIMED = Form.of("Timed", f -> {
+        Map<Life.Lane, Setting<Map<Life.Lane, Double>, OptionalDouble>> each = new EnumMap<>(Life.Lane.class);
+        for (Life.Lane lane : Life.Lane.values()) {
+            String word = JsonReader.word(lane);
+            each.put(
+                    lane,
+                    f.maybeNumber(
+                                    word,
+                                    timed -> timed.containsKey(lane)
+                                            ? OptionalDouble.of(timed.get(lane))
+                                            : OptionalDouble.empty())
+                            .within(Life.TIMED, "s")
+                            .says("Seconds that the lane of " + word + " runs over."));
+        }
+        return v -> {
+            Map<Life.Lane, Double> timed = new EnumMap<>(Life.Lane.class);
+            each.forEach((lane, setting) -> setting.of(v).ifPresent(seconds -> timed.put(lane, seconds)));
+            return timed;
         };
-    }
+    });
 
-    static JsonObject write(Life life) {
-        JsonObject node = Json.object();
-        node.set("gravity", Json.vector(life.gravity()));
-        node.set("drag", Json.number(life.drag()));
-        life.restWithin().ifPresent(rest -> node.set("restWithin", Json.number(rest)));
-        if (life.restEvenly()) {
-            node.put("restEvenly", true);
-        }
-        if (!life.forces().isEmpty()) {
-            JsonList forces = node.putArray("forces");
-            life.forces().forEach(force -> forces.add(write(force)));
-        }
-        node.set("size", CurveJson.write(life.size()));
-        node.set("opacity", CurveJson.write(life.opacity()));
-        node.set("colour", CurveJson.write(life.colour()));
-        life.otherColour().ifPresent(other -> node.set("otherColour", CurveJson.write(other)));
-        if (!life.speed().equals(Curve.ONE)) {
-            node.set("speed", CurveJson.write(life.speed()));
-        }
-        if (!life.spin().equals(Curve.ONE)) {
-            node.set("spin", CurveJson.write(life.spin()));
-        }
-        if (!life.replaces().isEmpty()) {
-            JsonList replaces = node.putArray("replaces");
-            life.replaces().forEach(lane -> replaces.add(JsonReader.word(lane)));
-        }
-        if (!life.timed().isEmpty()) {
-            JsonObject timed = node.putObject("timed");
-            life.timed().forEach((lane, seconds) -> timed.set(JsonReader.word(lane), Json.number(seconds)));
-        }
-        if (life.live()) {
-            node.put("live", true);
-        }
-        return node;
-    }
+    static final Form<Life> LIFE = Form.of("Life", f -> {
+        var gravity = f.vector("gravity", Life::gravity)
+                .within(Life.GRAVITY, "u/s²")
+                .says("Acceleration in the world: downwards is negative y.");
+        var drag = f.number("drag", Life::drag)
+                .within(Life.DRAG, "/s")
+                .says("Share of its speed that a particle loses each second: 2 halves it in about 0.35 s.");
+        var restWithin = f.maybeNumber("restWithin", Life::restWithin)
+                .within(Life.REST_WITHIN, "s")
+                .says("Seconds in which 99 % of the speed is gone; stands instead of drag.");
+        var restEvenly = f.flag("restEvenly", Life::restEvenly)
+                .says("Whether it slows evenly to nothing in that time, after half the way; not by drag.");
+        var forces = f.list("forces", Life::forces, FORCE)
+                .usual(List.of())
+                .atMost(Life.MOST_FORCES)
+                .says("What pulls, drives and pushes particles while they live.");
+        var size = f.curve("size", Life::size)
+                .within(Life.SIZE)
+                .says("Over life: multiplies the size at birth, or stands instead of it.");
+        var opacity = f.curve("opacity", Life::opacity)
+                .within(Life.OPACITY)
+                .says("Over life: multiplies the opacity at birth, or stands instead of it.");
+        var colour = f.gradient("colour", Life::colour).says("Over life, in linear light.");
+        var otherColour = f.maybe("otherColour", Life::otherColour, Notations.GRADIENT)
+                .says(
+                        "A second lane of colours: those of each particle lie between the two, at a share of its own, in linear light.");
+        var speed = f.curve("speed", Life::speed)
+                .usual(Curve.ONE)
+                .within(Life.SPEED)
+                .says("Over life: multiplies the velocity, or is u/s.");
+        var spin = f.curve("spin", Life::spin)
+                .usual(Curve.ONE)
+                .within(Life.SPIN)
+                .says("Over life: multiplies the spin, or is degrees a second.");
+        var replaces = f.set("replaces", Life::replaces, LANES)
+                .usual(Set.of())
+                .says("Lanes that stand instead of what was born; the others multiply it.");
+        var timed = f.set("timed", Life::timed, TIMED)
+                .usual(Map.of())
+                .says("Seconds from birth that a lane runs over, and then stays as it ends; the others run over life.");
+        var live = f.flag("live", Life::live)
+                .says(
+                        "Whether gravity, drag and forces follow what turns them while particles live, which then move step by step; otherwise an instance keeps those of its beginning.");
+        return v -> new Life(
+                gravity.of(v),
+                drag.of(v),
+                restWithin.of(v),
+                restEvenly.of(v),
+                forces.of(v),
+                size.of(v),
+                opacity.of(v),
+                colour.of(v),
+                otherColour.of(v),
+                speed.of(v),
+                spin.of(v),
+                replaces.of(v),
+                timed.of(v),
+                live.of(v));
+    });
 
-    private static JsonObject write(Force force) {
-        JsonObject node = Json.object();
-        force.visit(
-                a -> {
-                    Json.kind(node, ForceKind.ATTRACTOR);
-                    node.set("place", Json.vector(a.place()));
-                    node.set("strength", Json.number(a.strength()));
-                    node.set("radius", Json.number(a.radius()));
-                    node.put("falloff", JsonReader.word(a.falloff()));
-                },
-                s -> {
-                    Json.kind(node, ForceKind.SWIRL);
-                    node.set("place", Json.vector(s.place()));
-                    node.set("axis", Json.vector(s.axis()));
-                    node.set("strength", Json.number(s.strength()));
-                    node.set("radius", Json.number(s.radius()));
-                    node.put("falloff", JsonReader.word(s.falloff()));
-                },
-                p -> {
-                    Json.kind(node, ForceKind.PUSH);
-                    node.set("strength", Json.number(p.strength()));
-                },
-                t -> {
-                    Json.kind(node, ForceKind.TURBULENCE);
-                    node.set("strength", Json.number(t.strength()));
-                    node.set("size", Json.number(t.size()));
-                    node.set("speed", Json.number(t.speed()));
-                });
-        return node;
-    }
-
-    private enum FrameKind {
-        FIRST,
-        RANDOM,
-        OVER_LIFE,
-        LOOPING
-    }
-
-    private enum PostureKind {
-        CAMERA,
-        FLIGHT,
-        SURFACE,
-        FIXED
-    }
-
-    static Look look(JsonReader thing) {
-        String sprite = thing.text("sprite");
-        Look.Blend blend = thing.choice("blend", Look.Blend.class);
-        Look.Order order = thing.choice("order", Look.Order.class);
-        Look.Frame frame = thing.maybe("frame", LifeJson::frame).orElse(new Look.Frame.First(0));
-        Look.Posture posture = thing.maybe("posture", LifeJson::posture).orElse(Look.Posture.CAMERA);
-        double brightness = thing.number("brightness", 1);
-        return thing.make(() -> new Look(sprite, blend, order, frame, posture, brightness));
-    }
-
-    private static Look.Frame frame(JsonReader t) {
-        return switch (t.choice("kind", FrameKind.class)) {
-            case FIRST -> {
-                int number = t.whole("number", 0);
-                yield t.make(() -> new Look.Frame.First(number));
-            }
-            case RANDOM -> t.make(Look.Frame.Random::new);
-            case OVER_LIFE -> t.make(Look.Frame.OverLife::new);
-            case LOOPING -> {
-                OptionalDouble perSecond = t.maybeNumber("perSecond");
-                yield t.make(() -> new Look.Frame.Looping(perSecond));
-            }
-        };
-    }
-
-    private static Look.Posture posture(JsonReader t) {
-        return switch (t.choice("kind", PostureKind.class)) {
-            case CAMERA -> t.make(() -> Look.Posture.CAMERA);
-            case FLIGHT -> {
-                double stretch = t.number("stretch", 0);
-                yield t.make(() -> new Look.Posture.Flight(stretch));
-            }
-            case SURFACE -> t.make(Look.Posture.Surface::new);
-            case FIXED -> {
-                Vec3 normal = t.vector("normal");
-                yield t.make(() -> new Look.Posture.Fixed(normal));
-            }
-        };
-    }
-
-    static JsonObject write(Look look) {
-        JsonObject node = Json.object();
-        node.put("sprite", look.sprite());
-        node.put("blend", JsonReader.word(look.blend()));
-        node.put("order", JsonReader.word(look.order()));
-        if (!look.frame().equals(new Look.Frame.First(0))) {
-            JsonObject frame = node.putObject("frame");
-            look.frame()
-                    .visit(
-                            first -> {
-                                Json.kind(frame, FrameKind.FIRST);
-                                frame.put("number", first.number());
-                            },
-                            random -> Json.kind(frame, FrameKind.RANDOM),
-                            overLife -> Json.kind(frame, FrameKind.OVER_LIFE),
-                            looping -> {
-                                Json.kind(frame, FrameKind.LOOPING);
-                                looping.perSecond().ifPresent(rate -> frame.set("perSecond", Json.number(rate)));
-                            });
-        }
-        if (!look.posture().equals(Look.Posture.CAMERA)) {
-            JsonObject posture = node.putObject("posture");
-            look.posture()
-                    .visit(
-                            camera -> Json.kind(posture, PostureKind.CAMERA),
-                            flight -> {
-                                Json.kind(posture, PostureKind.FLIGHT);
-                                posture.set("stretch", Json.number(flight.stretch()));
-                            },
-                            surface -> Json.kind(posture, PostureKind.SURFACE),
-                            fixed -> {
-                                Json.kind(posture, PostureKind.FIXED);
-                                posture.set("normal", Json.vector(fixed.normal()));
-                            });
-        }
-        Json.unless(node, "brightness", look.brightness(), 1);
-        return node;
-    }
+    private LifeJson() {}
 }

@@ -1,10 +1,7 @@
 package bellrope.format.json;
 
-import bellrope.core.rope.Companion;
-import bellrope.core.rope.Condition;
 import bellrope.core.rope.Facing;
 import bellrope.core.rope.Feed;
-import bellrope.core.rope.FollowUp;
 import bellrope.core.rope.Limits;
 import bellrope.core.rope.Note;
 import bellrope.core.rope.Overrides;
@@ -13,415 +10,337 @@ import bellrope.core.rope.Pointing;
 import bellrope.core.rope.Rope;
 import bellrope.core.rope.Run;
 import bellrope.core.rope.Source;
-import bellrope.core.rope.Stay;
 import bellrope.core.rope.Timing;
 import bellrope.core.rope.When;
 import bellrope.core.rope.Where;
-import bellrope.core.value.Datum;
-import bellrope.core.value.Range;
 import bellrope.core.value.Remap;
-import bellrope.core.value.Rgba;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.OptionalInt;
 
-/** Ropes as JSON, both ways. What is as usual is left out. */
+/** Ropes as JSON, both ways. */
 final class RopeJson {
-    private RopeJson() {}
+    private static final Form<Note> NOTE = Form.of("Rope", f -> {
+        var off = f.flag("off", Note::off).says("Whether it is switched off.");
+        var remark = f.text("remark", Note::remark)
+                .usual("")
+                .characters(0, Note.LONGEST_REMARK)
+                .says("What a colleague ought to know.");
+        var group = f.maybeName("group", Note::group)
+                .says("Ropes of one group can count together and be switched off together.");
+        return v -> new Note(off.of(v), remark.of(v), group.of(v));
+    });
 
-    static Rope read(JsonReader thing) {
-        String name = thing.text("name");
-        int seed = thing.whole("seed");
-        boolean off = thing.yes("off");
-        String remark = thing.text("remark", "");
-        Optional<String> group = thing.maybeText("group");
-        Note note = thing.madeAt("remark", () -> new Note(off, remark, group));
-        String event = thing.text("event");
-        Optional<String> value = thing.maybeText("value");
-        When.Match match = thing.choice("match", When.Match.class, When.Match.ALL);
-        List<Condition> conditions = thing.list("conditions", RopeJson::condition);
-        Optional<String> play = thing.maybeText("play");
-        Overrides overrides = thing.maybe("overrides", RopeJson::overrides).orElse(Overrides.NONE);
-        Vec3 offset = thing.vector("offset", Where.FARTHEST);
-        Where where = thing.maybe("place", t -> where(t, offset))
-                .orElseGet(() -> Optional.of(Where.at(offset)).orElse(Where.POINT));
-        Facing facing = thing.choice("facing", Facing.class);
-        Pointing pointing = thing.maybe("pointing", t -> pointing(t, facing))
-                .orElseGet(() -> facing == null ? Pointing.of(Facing.UP) : Pointing.of(facing));
-        List<Feed> feeds = thing.list("feeds", RopeJson::feed);
-        Run run = thing.maybe("run", RopeJson::run).orElse(Run.PLAIN);
-        Optional<Stay> stay = thing.maybe("stay", AnswerJson::stay);
-        Timing timing = thing.maybe("timing", t -> {
-                    double delay = t.number("delay", 0);
-                    double jitter = t.number("jitter", 0);
-                    return t.make(() -> new Timing(delay, jitter));
-                })
-                .orElse(Timing.AT_ONCE);
-        Limits limits = thing.maybe("limits", RopeJson::limits).orElse(Limits.NONE);
-        Owner owner = thing.maybe("owner", t -> {
-                    Owner.AtEnd end = t.choice("end", Owner.AtEnd.class);
-                    double over = t.number("over", 0);
-                    return t.make(() -> new Owner(end, over));
-                })
-                .orElse(Owner.FINISH);
-        var followUps = thing.has("then") ? thing.list("then", AnswerJson::followUp) : List.<FollowUp>of();
-        var companions = thing.has("with") ? thing.list("with", AnswerJson::companion) : List.<Companion>of();
-        Optional<Source> hit = thing.has("hit") ? Optional.ofNullable(hit(thing)) : Optional.empty();
-        return thing.make(() -> new Rope(
-                name,
-                seed,
-                note,
-                new When(event, value, match, conditions),
-                play,
-                overrides,
-                where,
-                pointing,
-                feeds,
-                run,
-                timing,
-                limits,
-                owner,
-                followUps,
-                companions,
-                hit,
-                stay));
-    }
+    private static final Form<When> WHEN = Form.of("Rope", f -> {
+        var event = f.name("event", When::event).says("The event that it answers.");
+        var value = f.maybeName("value", When::value).says("Of a state; absent while none is chosen.");
+        var match = f.choice("match", When::match, When.Match.class)
+                .usual(When.Match.ALL)
+                .says("How many conditions must hold; all if absent.");
+        var conditions = f.list("conditions", When::conditions, ConditionJson.CONDITION)
+                .atMost(When.MOST_CONDITIONS)
+                .says("What must be so.");
+        return v -> new When(event.of(v), value.of(v), match.of(v), conditions.of(v));
+    });
 
-    private static Source hit(JsonReader thing) {
-        JsonValue raw = thing.raw("hit");
-        if (raw.isNumber()) {
-            Datum value = thing.datum("hit");
-            return value == null ? null : new Source.Constant(value);
+    private static final Form<Overrides> OVERRIDES =
+            Form.of("Overrides", "What the rope says otherwise than the effect.", f -> {
+                var count = f.number("count", Overrides::count)
+                        .usual(1.0)
+                        .within(Overrides.COUNT, "×")
+                        .says("Multiplies how many particles are spawned.");
+                var size = f.number("size", Overrides::size)
+                        .usual(1.0)
+                        .within(Overrides.SIZE, "×")
+                        .says("Multiplies how large they are.");
+                var speed = f.number("speed", Overrides::speed)
+                        .usual(1.0)
+                        .within(Overrides.SPEED, "×")
+                        .says("Multiplies how fast they are thrown.");
+                var duration = f.maybeNumber("duration", Overrides::duration)
+                        .within(Overrides.DURATION, "s")
+                        .says("Stands instead of the effect's duration.");
+                var colour = f.maybe("colour", Overrides::colour, Notations.COLOUR)
+                        .says("Multiplies every colour in linear light.");
+                var fadeOut = f.maybeNumber("fadeOut", Overrides::fadeOut)
+                        .within(Overrides.FADE_OUT, "s")
+                        .says("Stands instead of the fade-out of a loop.");
+                var cutAfter = f.maybeNumber("cutAfter", Overrides::cutAfter)
+                        .formerly("goneAfter")
+                        .within(Overrides.CUT_AFTER, "s")
+                        .says("Seconds after which all of it is cut, whatever still lives.");
+                var order = f.maybeWhole("order", Overrides::order)
+                        .within(Overrides.ORDER)
+                        .says("How far in front it is drawn, instead of the effect's own.");
+                return v -> new Overrides(
+                        count.of(v),
+                        size.of(v),
+                        speed.of(v),
+                        duration.of(v),
+                        colour.of(v),
+                        fadeOut.of(v),
+                        cutAfter.of(v),
+                        order.of(v));
+            });
+
+    // But for the offset, which stands beside it.
+    private static final Form<Where> WHERE = Form.of("Where", f -> {
+        var at = f.choice("at", Where::anchor, Where.Anchor.class)
+                .says("At the place of the event, of the subject, of a named place, or of the camera.");
+        var follow = f.flag("follow", Where::follow).says("Whether it goes on with the subject or the camera.");
+        var name = f.maybeName("name", Where::place).says("The place that is meant.");
+        var frame = f.choice("frame", Where::frame, Where.Frame.class)
+                .usual(Where.Frame.SURFACE)
+                .says("Whose axes the offset is along; the surface's if absent.");
+        var depth = f.maybeNumber("depth", Where::depth)
+                .within(Where.DEPTH, "u")
+                .says("How deep in the world it lies; negative is farther away.");
+        return v -> new Where(at.of(v), follow.of(v), name.of(v), Vec3.ZERO, frame.of(v), depth.of(v));
+    });
+
+    // But for the facing, which stands beside it.
+    private static final Form<Pointing> POINTING = Form.of("Pointing", f -> {
+        var fixed = f.vector("fixed", Pointing::fixed)
+                .usual(Vec3.UP)
+                .says("The direction of the facing fixed; up if absent.");
+        var spread = f.number("spread", Pointing::spread)
+                .usual(0.0)
+                .within(Pointing.SPREAD, "°")
+                .says("Largest angle between a throw and its facing, drawn for each answer.");
+        var velocity = f.number("velocity", Pointing::velocity)
+                .usual(1.0)
+                .within(Pointing.VELOCITY, "×")
+                .says("Share of the subject's velocity.");
+        var turns = f.flag("turns", Pointing::turns).says("Whether it turns with the subject that it follows.");
+        return v -> new Pointing(Facing.UP, fixed.of(v), spread.of(v), velocity.of(v), turns.of(v));
+    });
+
+    private record Driven(Source source, Optional<Remap> remap) {}
+
+    // What drives a parameter, and what becomes of it on the way.
+    private static final Inline<Driven> DRIVEN = new Inline<>() {
+        @Override
+        public Driven among(JsonReader object) {
+            Source source = SourceJson.DRIVING.among(object);
+            boolean drawn = source instanceof Source.Random;
+            boolean mapped = object.has("in") | object.has("out");
+            Optional<Remap> remap =
+                    drawn || mapped ? Optional.ofNullable(form(drawn).among(object)) : Optional.empty();
+            return new Driven(source, remap);
         }
-        return thing.read("hit", t -> {
-            String field = t.text("field");
-            return t.madeAt("field", () -> new Source.Payload(field));
-        });
-    }
 
-    private static Condition condition(JsonReader thing) {
-        if (thing.has("tag")) {
-            String tag = thing.text("tag");
-            String key = thing.key("has", "borne");
-            boolean present = !thing.has(key) || thing.yes(key);
-            return thing.make(() -> new Condition.Tagged(tag, present));
+        @Override
+        public void write(Driven driven, JsonObject node) {
+            SourceJson.DRIVING.write(driven.source, node);
+            driven.remap.ifPresent(
+                    remap -> form(driven.source instanceof Source.Random).write(remap, node));
         }
-        if (thing.has("is")) {
-            String field = thing.text("field");
-            List<String> options = thing.texts("is");
-            return thing.make(() -> new Condition.OneOf(field, options));
-        }
-        if (thing.has("flag")) {
-            String field = thing.text("field");
-            boolean up = thing.yes("flag");
-            return thing.make(() -> new Condition.Flagged(field, up));
-        }
-        Source source = source(thing);
-        Condition.Relation relation = thing.choice("relation", Condition.Relation.class);
-        double bound = thing.number("bound");
-        return thing.make(() -> new Condition.Compare(source, relation, bound));
-    }
 
-    /** Reads a source of any kind. */
-    static Source anySource(JsonReader thing) {
-        return thing.has("constant") || thing.has("random") || thing.has("from") ? made(thing) : source(thing);
-    }
-
-    private static Source source(JsonReader thing) {
-        if (thing.has("channel")) {
-            String channel = thing.text("channel");
-            return thing.madeAt("channel", () -> new Source.Channel(channel));
+        private static Form<Remap> form(boolean drawn) {
+            return drawn ? ParameterJson.DRAWN : ParameterJson.REMAP;
         }
-        if (thing.has("since")) {
-            String event = thing.text("since");
-            return thing.madeAt("since", () -> new Source.Since(event));
+
+        @Override
+        public void describe(JsonObject properties, JsonList required, SchemaWriter schema) {
+            SourceJson.DRIVING.describe(properties, required, schema);
+            JsonObject mapped = Json.object();
+            ParameterJson.REMAP.describe(mapped, Json.array(), schema);
+            mapped.set(
+                    "in",
+                    ((JsonObject) mapped.get("in"))
+                            .put("description", "From which to which value of the source it is read."));
+            mapped.set(
+                    "out",
+                    ((JsonObject) mapped.get("out"))
+                            .put(
+                                    "description",
+                                    "What the parameter is at the least and at the most of those values; it may fall."));
+            mapped.keys().forEach(key -> properties.set(key, mapped.get(key)));
         }
-        if (thing.has("held")) {
-            if (!thing.yes("held")) {
-                thing.wrong("held", "false", "true, or no such key");
-            }
-            return new Source.Held();
-        }
-        String field = thing.text("field");
-        return thing.madeAt("field", () -> new Source.Payload(field));
-    }
+    };
 
-    private static Feed feed(JsonReader thing) {
-        String parameter = thing.text("parameter");
-        Source source = anySource(thing);
-        Optional<Remap> remap = Optional.empty();
-        if (source instanceof Source.Random || thing.has("in") || thing.has("out")) {
-            Range in = source instanceof Source.Random ? new Range(0, 1) : thing.range("in");
-            remap = Optional.ofNullable(ParameterJson.remap(thing, in));
-        }
-        Optional<Remap> through = remap;
-        double rise = thing.number("rise", 0);
-        double fall = thing.number("fall", 0);
-        double every = thing.number("every", 0);
-        Feed.Follow follow = thing.part(() -> new Feed.Follow(rise, fall, every));
-        return source == null || follow == null ? null : thing.make(() -> new Feed(parameter, source, through, follow));
-    }
+    private static final Form<Feed.Follow> FOLLOW =
+            Form.of("Feed", "How a value drives a parameter. Without in and out it is handed on as it is.", f -> {
+                var rise = f.number("rise", Feed.Follow::rise)
+                        .usual(0.0)
+                        .within(Feed.Follow.RISE, "s")
+                        .says("How slowly it follows upwards: after this time it has gone 63 % of the way.");
+                var fall = f.number("fall", Feed.Follow::fall)
+                        .usual(0.0)
+                        .within(Feed.Follow.FALL, "s")
+                        .says("How slowly it follows downwards: after this time it has gone 63 % of the way.");
+                var every = f.number("every", Feed.Follow::every)
+                        .usual(0.0)
+                        .within(Feed.Follow.EVERY, "s")
+                        .says("Seconds between two looks at the source; each step if absent.");
+                return v -> new Feed.Follow(rise.of(v), fall.of(v), every.of(v));
+            });
 
-    // What a rope makes up itself.
-    private static Source made(JsonReader thing) {
-        if (thing.has("constant")) {
-            Datum value = thing.datum("constant");
-            return value == null ? null : new Source.Constant(value);
-        }
-        if (thing.has("random")) {
-            int roll = thing.whole("random");
-            return thing.madeAt("random", () -> new Source.Random(roll));
-        }
-        String from = thing.text("from");
-        return thing.madeAt("from", () -> new Source.Parameter(from));
-    }
+    private static final Form<Feed> FEED = Form.<Feed>of(
+                    "Feed", "How a value drives a parameter. Without in and out it is handed on as it is.", f -> {
+                        var parameter =
+                                f.name("parameter", Feed::parameter).says("The parameter of the effect that it turns.");
+                        var driven = f.part(feed -> new Driven(feed.source(), feed.remap()), DRIVEN);
+                        var follow = f.part(Feed::follow, FOLLOW);
+                        return v -> new Feed(parameter.of(v), driven.of(v).source, driven.of(v).remap, follow.of(v));
+                    })
+            .oneOf(SourceJson.DRIVING.keys());
 
-    private static Overrides overrides(JsonReader t) {
-        double count = t.number("count", 1);
-        double size = t.number("size", 1);
-        double speed = t.number("speed", 1);
-        OptionalDouble duration = t.maybeNumber("duration");
-        Optional<Rgba> colour =
-                t.has("colour") ? Optional.ofNullable(t.parsed("colour", Rgba::parse)) : Optional.empty();
-        OptionalDouble fadeOut = t.maybeNumber("fadeOut");
-        OptionalDouble cutAfter = t.maybeNumber(t.key("cutAfter", "goneAfter"));
-        OptionalInt order = t.has("order") ? OptionalInt.of(t.whole("order")) : OptionalInt.empty();
-        return t.make(() -> new Overrides(count, size, speed, duration, colour, fadeOut, cutAfter, order));
-    }
+    private static final Form<Run> RUN = Form.of("Run", "What spans and states add.", f -> {
+        var start = f.maybeName("start", Run::start).says("An effect that plays once when it begins.");
+        var end = f.maybeName("end", Run::end).says("An effect that plays once when it ends.");
+        var fadeIn = f.maybeNumber("fadeIn", Run::fadeIn)
+                .within(Run.FADE, "s")
+                .says("Seconds in which it comes up; stands instead of a loop's wind-up.");
+        var fadeOut = f.maybeNumber("fadeOut", Run::fadeOut)
+                .within(Run.FADE, "s")
+                .says("Seconds in which it dies away; stands instead of a loop's fade-out.");
+        var longest = f.maybeNumber("longest", Run::longest)
+                .within(Run.LONGEST, "s")
+                .says("Seconds after which a span ends by itself, if nothing ends it before.");
+        var again = f.choice("again", Run::again, Run.Again.class)
+                .usual(Run.Again.CONTINUE)
+                .says("What a second beginning does.");
+        var order = f.choice("order", Run::order, Run.Order.class)
+                .usual(Run.Order.TOGETHER)
+                .says("Of one value of a state and the next.");
+        return v ->
+                new Run(start.of(v), end.of(v), fadeIn.of(v), fadeOut.of(v), longest.of(v), again.of(v), order.of(v));
+    });
 
-    private static Where where(JsonReader t, Vec3 offset) {
-        Where.Anchor anchor = t.choice("at", Where.Anchor.class);
-        boolean follow = t.yes("follow");
-        Optional<String> name = t.maybeText("name");
-        Where.Frame frame = t.choice("frame", Where.Frame.class, Where.Frame.SURFACE);
-        OptionalDouble depth = t.maybeNumber("depth");
-        return t.make(() -> new Where(anchor, follow, name, offset, frame, depth));
-    }
-
-    private static Pointing pointing(JsonReader t, Facing facing) {
-        Vec3 fixed = t.vector("fixed", Vec3.UP);
-        double spread = t.number("spread", 0);
-        double velocity = t.number("velocity", 1);
-        boolean turns = t.yes("turns");
-        return t.make(() -> new Pointing(facing, fixed, spread, velocity, turns));
-    }
-
-    private static Run run(JsonReader t) {
-        Optional<String> start = t.maybeText("start");
-        Optional<String> end = t.maybeText("end");
-        OptionalDouble fadeIn = t.maybeNumber("fadeIn");
-        OptionalDouble fadeOut = t.maybeNumber("fadeOut");
-        OptionalDouble longest = t.maybeNumber("longest");
-        Run.Again again = t.choice("again", Run.Again.class, Run.Again.CONTINUE);
-        Run.Order order = t.choice("order", Run.Order.class, Run.Order.TOGETHER);
-        return t.make(() -> new Run(start, end, fadeIn, fadeOut, longest, again, order));
-    }
+    private static final Form<Timing> TIMING = Form.of("Timing", f -> {
+        var delay = f.number("delay", Timing::delay)
+                .usual(0.0)
+                .within(Timing.DELAY, "s")
+                .says("Seconds between the event and the answer.");
+        var jitter = f.number("jitter", Timing::jitter)
+                .usual(0.0)
+                .within(Timing.JITTER, "s")
+                .says("Up to so many seconds more, drawn for each answer.");
+        return v -> new Timing(delay.of(v), jitter.of(v));
+    });
 
     /** Words of older bundles. */
     private static final Map<String, Limits.WhenFull> FORMER = Map.of("least weighty", Limits.WhenFull.LOWEST_WEIGHT);
 
-    private static Limits limits(JsonReader t) {
-        double cooldown = t.number("cooldown", 0);
-        OptionalDouble perSecond = t.maybeNumber("perSecond");
-        boolean once = t.yes("once");
-        Optional<String> until = t.maybeText("until");
-        OptionalInt alive = t.has("alive") ? OptionalInt.of(t.whole("alive")) : OptionalInt.empty();
-        boolean together = t.yes("together");
-        Limits.WhenFull whenFull = t.choice("whenFull", Limits.WhenFull.class, Limits.WhenFull.SKIP, FORMER);
-        double distance = t.number("distance", 0);
-        double chance = t.number("chance", 1);
-        return t.make(() -> new Limits(cooldown, perSecond, once, until, alive, together, whenFull, distance, chance));
-    }
+    private static final Form<Limits> LIMITS = Form.of("Limits", f -> {
+        var cooldown = f.number("cooldown", Limits::cooldown)
+                .usual(0.0)
+                .within(Limits.COOLDOWN, "s")
+                .says("Seconds in which it does not answer again.");
+        var perSecond = f.maybeNumber("perSecond", Limits::perSecond)
+                .within(Limits.PER_SECOND, "/s")
+                .says("How many answers a second there are at most.");
+        var once = f.flag("once", Limits::once).says("Whether it answers once for each subject, and then no more.");
+        var until = f.maybeName("until", Limits::until).says("The event after which it may answer again.");
+        var alive = f.maybeWhole("alive", Limits::alive)
+                .within(Limits.ALIVE)
+                .says("How many of its answers play at once at most.");
+        var together = f.flag("together", Limits::together).says("Whether all ropes of the group are counted.");
+        var whenFull = f.set("whenFull", Limits::whenFull, Notations.choice(Limits.WhenFull.class, FORMER))
+                .usual(Limits.WhenFull.SKIP)
+                .says("What happens when so many play already.");
+        var distance = f.number("distance", Limits::distance)
+                .usual(0.0)
+                .within(Limits.DISTANCE, "u")
+                .says("How far from its last answer the next must be.");
+        var chance = f.number("chance", Limits::chance)
+                .usual(1.0)
+                .within(Limits.CHANCE)
+                .says("How likely it answers at all.");
+        return v -> new Limits(
+                cooldown.of(v),
+                perSecond.of(v),
+                once.of(v),
+                until.of(v),
+                alive.of(v),
+                together.of(v),
+                whenFull.of(v),
+                distance.of(v),
+                chance.of(v));
+    });
 
-    static JsonObject write(Rope rope) {
-        JsonObject node = Json.object();
-        node.put("name", rope.name());
-        node.put("seed", rope.seed());
-        yes(node, "off", rope.note().off());
-        if (!rope.note().remark().isEmpty()) {
-            node.put("remark", rope.note().remark());
-        }
-        rope.note().group().ifPresent(group -> node.put("group", group));
-        node.put("event", rope.event());
-        rope.when().value().ifPresent(value -> node.put("value", value));
-        if (rope.when().match() != When.Match.ALL) {
-            node.put("match", JsonReader.word(rope.when().match()));
-        }
-        JsonList conditions = node.putArray("conditions");
-        rope.conditions().forEach(condition -> write(condition, conditions.addObject()));
-        rope.play().ifPresent(effect -> node.put("play", effect));
-        if (!rope.overrides().none()) {
-            write(rope.overrides(), node.putObject("overrides"));
-        }
-        node.set("offset", Json.vector(rope.where().offset()));
-        if (!rope.where().equals(Where.at(rope.where().offset()))) {
-            write(rope.where(), node.putObject("place"));
-        }
-        node.put("facing", JsonReader.word(rope.facing()));
-        if (!rope.pointing().equals(Pointing.of(rope.facing()))) {
-            write(rope.pointing(), node.putObject("pointing"));
-        }
-        JsonList feeds = node.putArray("feeds");
-        for (Feed feed : rope.feeds()) {
-            JsonObject f = feeds.addObject();
-            f.put("parameter", feed.parameter());
-            write(feed.source(), f);
-            feed.remap().ifPresent(remap -> {
-                if (!(feed.source() instanceof Source.Random)) {
-                    f.set("in", Json.range(remap.in()));
-                }
-                ParameterJson.write(remap, f);
-            });
-            number(f, "rise", feed.follow().rise(), 0);
-            number(f, "fall", feed.follow().fall(), 0);
-            number(f, "every", feed.follow().every(), 0);
-        }
-        if (!rope.run().equals(Run.PLAIN)) {
-            write(rope.run(), node.putObject("run"));
-        }
-        rope.stay().ifPresent(stay -> AnswerJson.write(stay, node.putObject("stay")));
-        if (!rope.timing().equals(Timing.AT_ONCE)) {
-            JsonObject timing = node.putObject("timing");
-            number(timing, "delay", rope.timing().delay(), 0);
-            number(timing, "jitter", rope.timing().jitter(), 0);
-        }
-        if (!rope.limits().none()) {
-            write(rope.limits(), node.putObject("limits"));
-        }
-        rope.hit().ifPresent(hit -> writeHit(hit, node));
-        if (!rope.owner().equals(Owner.FINISH)) {
-            JsonObject owner = node.putObject("owner");
-            owner.put("end", JsonReader.word(rope.owner().end()));
-            number(owner, "over", rope.owner().over(), 0);
-        }
-        if (!rope.followUps().isEmpty()) {
-            JsonList then = node.putArray("then");
-            rope.followUps().forEach(f -> AnswerJson.write(f, then.addObject()));
-        }
-        if (!rope.companions().isEmpty()) {
-            JsonList with = node.putArray("with");
-            rope.companions().forEach(c -> AnswerJson.write(c, with.addObject()));
-        }
-        return node;
-    }
+    private static final Form<Owner> OWNER = Form.of("Owner", f -> {
+        var end = f.choice("end", Owner::end, Owner.AtEnd.class)
+                .says("Whether it finishes, fades or is cut when its subject is gone.");
+        var over = f.number("over", Owner::over)
+                .usual(0.0)
+                .within(Owner.OVER, "s")
+                .says("Seconds in which it fades then.");
+        return v -> new Owner(end.of(v), over.of(v));
+    });
 
-    private static void writeHit(Source hit, JsonObject node) {
-        if (hit instanceof Source.Constant constant) {
-            node.set("hit", PayloadJson.node(constant.value()));
-        } else {
-            write(hit, node.putObject("hit"));
-        }
-    }
+    static final Form<Rope> ROPE = Form.of("Rope", f -> {
+        var name = f.name("name", Rope::name).says("What the rope is called in lists and accounts.");
+        var seed = f.whole("seed", Rope::seed)
+                .within(Rope.SEED)
+                .says("Address of its instances' random draws, unique in the project.");
+        var note = f.part(Rope::note, NOTE);
+        var when = f.part(Rope::when, WHEN);
+        var play = f.maybeName("play", Rope::play).says("Name of an effect; absent while none is chosen.");
+        var overrides = f.set("overrides", Rope::overrides, OVERRIDES)
+                .usual(Overrides.NONE)
+                .says("What is different for this rope alone; the effect stays as it is.");
+        var offset = f.vector("offset", rope -> rope.where().offset())
+                .usual(Vec3.ZERO)
+                .always()
+                .within(Where.OFFSET, "u")
+                .says(
+                        "u, in the frame that place names; if it names none, y along the event's normal, x along its direction.");
+        var place = f.set("place", (Rope rope) -> rope.where().withOffset(Vec3.ZERO), WHERE)
+                .usual(Where.POINT)
+                .says("Where the effect plays.");
+        var facing = f.set("facing", Rope::facing, Notations.choice("FacingName", Facing.class))
+                .says("Which way the effect faces.");
+        var pointing = f.set("pointing", (Rope rope) -> rope.pointing().facing(Facing.UP), POINTING)
+                .usual(Pointing.of(Facing.UP))
+                .says("How its facing is turned, spread and led.");
+        var feeds =
+                f.list("feeds", Rope::feeds, FEED).atMost(Rope.MOST_FEEDS).says("What turns the effect's parameters.");
+        var run = f.set("run", Rope::run, RUN)
+                .usual(Run.PLAIN)
+                .says("How it begins, goes on and ends with a span or a state.");
+        var stay = f.maybe("stay", Rope::stay, AnswerJson.STAY)
+                .says("How long what a moment begins is in force, and what the game is told of it.");
+        var timing = f.set("timing", Rope::timing, TIMING).usual(Timing.AT_ONCE).says("When it answers.");
+        var limits = f.set("limits", Rope::limits, LIMITS)
+                .usual(Limits.NONE)
+                .says("How often, how many and how likely it answers.");
+        var hit = f.set("hit", Rope::hit, SourceJson.LENGTH)
+                .in("u")
+                .usual(Optional.empty())
+                .says("How far the game's own hit test reaches: a length, or a field of the payload.");
+        var owner = f.set("owner", Rope::owner, OWNER)
+                .usual(Owner.FINISH)
+                .says("What becomes of it when its subject is gone; it finishes if absent.");
+        var then = f.list("then", Rope::followUps, AnswerJson.FOLLOW_UP)
+                .usual(List.of())
+                .atMost(Rope.MOST_THEN)
+                .says("What it starts later.");
+        var with = f.list("with", Rope::companions, AnswerJson.COMPANION)
+                .usual(List.of())
+                .atMost(Rope.MOST_WITH)
+                .says("What comes with it: a shake, a flash, a pause, a notice.");
+        return v -> new Rope(
+                name.of(v),
+                seed.of(v),
+                note.of(v),
+                when.of(v),
+                play.of(v),
+                overrides.of(v),
+                place.of(v).withOffset(offset.of(v)),
+                pointing.of(v).facing(facing.of(v)),
+                feeds.of(v),
+                run.of(v),
+                timing.of(v),
+                limits.of(v),
+                owner.of(v),
+                then.of(v),
+                with.of(v),
+                hit.of(v),
+                stay.of(v));
+    });
 
-    private static void write(Condition condition, JsonObject c) {
-        condition.visit(
-                compare -> {
-                    write(compare.source(), c);
-                    c.put("relation", JsonReader.word(compare.relation()));
-                    c.set("bound", Json.number(compare.bound()));
-                },
-                oneOf -> {
-                    c.put("field", oneOf.field());
-                    JsonList options = c.putArray("is");
-                    oneOf.options().forEach(options::add);
-                },
-                flagged -> {
-                    c.put("field", flagged.field());
-                    c.put("flag", flagged.up());
-                },
-                tagged -> {
-                    c.put("tag", tagged.tag());
-                    if (!tagged.present()) {
-                        c.put("has", false);
-                    }
-                });
-    }
-
-    static void write(Source source, JsonObject node) {
-        source.visit(
-                payload -> node.put("field", payload.field()),
-                channel -> node.put("channel", channel.channel()),
-                held -> node.put("held", true),
-                since -> node.put("since", since.event()),
-                constant -> node.set("constant", PayloadJson.node(constant.value())),
-                random -> node.put("random", random.roll()),
-                other -> node.put("from", other.parameter()));
-    }
-
-    private static void write(Overrides o, JsonObject node) {
-        number(node, "count", o.count(), 1);
-        number(node, "size", o.size(), 1);
-        number(node, "speed", o.speed(), 1);
-        number(node, "duration", o.duration());
-        o.colour().ifPresent(c -> node.put("colour", c.toString()));
-        number(node, "fadeOut", o.fadeOut());
-        number(node, "cutAfter", o.cutAfter());
-        o.order().ifPresent(order -> node.put("order", order));
-    }
-
-    private static void write(Where where, JsonObject node) {
-        node.put("at", JsonReader.word(where.anchor()));
-        yes(node, "follow", where.follow());
-        where.place().ifPresent(name -> node.put("name", name));
-        if (where.frame() != Where.Frame.SURFACE) {
-            node.put("frame", JsonReader.word(where.frame()));
-        }
-        number(node, "depth", where.depth());
-    }
-
-    private static void write(Pointing pointing, JsonObject node) {
-        if (!pointing.fixed().equals(Vec3.UP)) {
-            node.set("fixed", Json.vector(pointing.fixed()));
-        }
-        number(node, "spread", pointing.spread(), 0);
-        number(node, "velocity", pointing.velocity(), 1);
-        yes(node, "turns", pointing.turns());
-    }
-
-    private static void write(Run run, JsonObject node) {
-        run.start().ifPresent(effect -> node.put("start", effect));
-        run.end().ifPresent(effect -> node.put("end", effect));
-        number(node, "fadeIn", run.fadeIn());
-        number(node, "fadeOut", run.fadeOut());
-        number(node, "longest", run.longest());
-        if (run.again() != Run.Again.CONTINUE) {
-            node.put("again", JsonReader.word(run.again()));
-        }
-        if (run.order() != Run.Order.TOGETHER) {
-            node.put("order", JsonReader.word(run.order()));
-        }
-    }
-
-    private static void write(Limits limits, JsonObject node) {
-        number(node, "cooldown", limits.cooldown(), 0);
-        number(node, "perSecond", limits.perSecond());
-        yes(node, "once", limits.once());
-        limits.until().ifPresent(event -> node.put("until", event));
-        limits.alive().ifPresent(most -> node.put("alive", most));
-        yes(node, "together", limits.together());
-        if (limits.whenFull() != Limits.WhenFull.SKIP) {
-            node.put("whenFull", JsonReader.word(limits.whenFull()));
-        }
-        number(node, "distance", limits.distance(), 0);
-        number(node, "chance", limits.chance(), 1);
-    }
-
-    private static void yes(JsonObject node, String key, boolean value) {
-        if (value) {
-            node.put(key, true);
-        }
-    }
-
-    private static void number(JsonObject node, String key, double value, double usual) {
-        if (value != usual) {
-            node.set(key, Json.number(value));
-        }
-    }
-
-    private static void number(JsonObject node, String key, OptionalDouble value) {
-        value.ifPresent(v -> node.set(key, Json.number(v)));
-    }
+    private RopeJson() {}
 }

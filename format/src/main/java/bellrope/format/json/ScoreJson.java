@@ -1,270 +1,231 @@
 package bellrope.format.json;
 
 import bellrope.core.pool.Pool;
-import bellrope.core.project.Settings;
 import bellrope.core.score.Channelled;
 import bellrope.core.score.Lane;
 import bellrope.core.score.Mark;
 import bellrope.core.score.Pattern;
 import bellrope.core.score.Said;
 import bellrope.core.score.Score;
-import bellrope.core.value.Curve;
-import bellrope.core.value.Datum;
-import bellrope.core.value.Range;
+import bellrope.core.value.Demand;
 import bellrope.core.value.Vec3;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.OptionalInt;
 
 /** Pools and scores as JSON, both ways. */
 final class ScoreJson {
-    private ScoreJson() {}
-
-    private enum Kind {
-        MARKS,
-        STEADY,
-        POISSON,
-        SALVOS,
-        RISING,
-        AFTER
-    }
-
-    static Pool readPool(JsonReader thing) {
-        String name = thing.text("name");
-        List<String> effects = thing.texts("effects");
-        int capacity = thing.whole("capacity");
-        int prewarm = thing.whole("prewarm", 0);
-        Pool.WhenEmpty whenEmpty = thing.choice("whenEmpty", Pool.WhenEmpty.class, Pool.WhenEmpty.REFUSE);
-        OptionalInt bound = thing.has("bound") ? OptionalInt.of(thing.whole("bound")) : OptionalInt.empty();
-        return thing.make(() -> new Pool(name, effects, capacity, prewarm, whenEmpty, bound));
-    }
-
-    static JsonObject write(Pool pool) {
-        JsonObject node = Json.object();
-        node.put("name", pool.name());
-        JsonList effects = node.putArray("effects");
-        pool.effects().forEach(effect -> effects.add(JsonLeaf.of(effect)));
-        node.put("capacity", pool.capacity());
-        if (pool.prewarm() > 0) {
-            node.put("prewarm", pool.prewarm());
-        }
-        if (pool.whenEmpty() != Pool.WhenEmpty.REFUSE) {
-            node.put("whenEmpty", JsonReader.word(pool.whenEmpty()));
-        }
-        pool.bound().ifPresent(bound -> node.put("bound", bound));
-        return node;
-    }
-
-    static Score read(JsonReader thing) {
-        String name = thing.text("name");
-        double seconds = thing.number("seconds");
-        long seed = thing.has("seed") ? thing.wholeUpTo("seed", Settings.HIGHEST_SEED) : 0;
-        List<Lane> lanes = thing.list("lanes", ScoreJson::lane);
-        List<Channelled> channels = thing.has("channels") ? thing.list("channels", ScoreJson::channel) : List.of();
-        return thing.make(() -> new Score(name, seconds, seed, lanes, channels));
-    }
-
-    private static Lane lane(JsonReader thing) {
-        int id = thing.whole("id");
-        String event = thing.text("event");
-        String subject = thing.text("subject", "");
-        int subjects = thing.whole("subjects", 1);
-        boolean muted = thing.yes("muted");
-        double from = thing.number("from", 0);
-        OptionalDouble until = thing.maybeNumber("until");
-        Pattern when = thing.read("when", ScoreJson::pattern);
-        Lane.Manner manner = thing.choice("manner", Lane.Manner.class, Lane.Manner.USUAL);
-        List<Said> said = thing.has("said") ? thing.list("said", ScoreJson::said) : List.of();
-        Range lasts = thing.range("lasts", Lane.USUAL_LENGTH);
-        Vec3 spread = thing.vector("spread", Vec3.ZERO);
-        OptionalDouble gone = thing.maybeNumber("gone");
-        return when == null
-                ? null
-                : thing.make(() -> new Lane(
-                        id, event, subject, subjects, muted, from, until, when, manner, said, lasts, spread, gone));
-    }
-
-    private static Pattern pattern(JsonReader thing) {
-        return switch (thing.choice("kind", Kind.class)) {
-            case MARKS -> {
-                List<Mark> marks = thing.list("marks", ScoreJson::mark);
-                yield thing.make(() -> new Pattern.Marks(marks));
-            }
-            case STEADY -> {
-                double perSecond = thing.number("perSecond");
-                yield thing.make(() -> new Pattern.Steady(perSecond));
-            }
-            case POISSON -> {
-                double perSecond = thing.number("perSecond");
-                yield thing.make(() -> new Pattern.Poisson(perSecond));
-            }
-            case SALVOS -> {
-                int count = thing.whole("count");
-                double within = thing.number("within", 0);
-                double every = thing.number("every");
-                yield thing.make(() -> new Pattern.Salvos(count, within, every));
-            }
-            case RISING -> {
-                Curve perSecond = CurveJson.read(thing, "perSecond");
-                yield perSecond == null ? null : thing.make(() -> new Pattern.Rising(perSecond));
-            }
-            case AFTER -> {
-                int lane = thing.whole("lane");
-                double chance = thing.number("chance", 1);
-                double delay = thing.number("delay", 0);
-                yield thing.make(() -> new Pattern.After(lane, chance, delay));
-            }
-        };
-    }
-
-    private static Mark mark(JsonReader thing) {
-        double at = thing.number("at");
-        OptionalDouble lasts = thing.maybeNumber("lasts");
-        Optional<String> value = thing.maybeText("value");
-        Map<String, Datum> payload = payload(thing);
-        return thing.make(() -> new Mark(at, lasts, value, payload));
-    }
-
-    private static Said said(JsonReader thing) {
-        Optional<String> value = thing.maybeText("value");
-        Map<String, Datum> payload = payload(thing);
-        return thing.make(() -> new Said(value, payload));
-    }
-
-    private static Map<String, Datum> payload(JsonReader thing) {
-        Map<String, Datum> payload = new LinkedHashMap<>();
-        if (thing.has("payload")) {
-            thing.read("payload", t -> {
-                for (String key : t.keys()) {
-                    Datum datum = t.datum(key);
-                    if (datum != null) {
-                        payload.put(key, datum);
-                    }
-                }
-                return t;
+    static final Form<Pool> POOL =
+            Form.of("Pool", "How many instances of some effects may be held at once, all of them together.", f -> {
+                var name = f.name("name", Pool::name).says("By which accounts and game code name it.");
+                var effects = f.names("effects", Pool::effects)
+                        .from(1, Pool.MOST_EFFECTS)
+                        .unique()
+                        .says("The effects that share it.");
+                var capacity = f.whole("capacity", Pool::capacity)
+                        .within(Pool.CAPACITY)
+                        .says("How many instances are held at once at most.");
+                var prewarm = f.whole("prewarm", Pool::prewarm)
+                        .usual(0)
+                        .within(Pool.PREWARM)
+                        .says("How many of them game code makes before play starts; at most the capacity.");
+                var whenEmpty = f.choice("whenEmpty", Pool::whenEmpty, Pool.WhenEmpty.class)
+                        .usual(Pool.WhenEmpty.REFUSE)
+                        .says("What happens when all of them play and another is asked for.");
+                var bound = f.maybeWhole("bound", Pool::bound)
+                        .within(Pool.BOUND)
+                        .says("How many it may grow to, at or above the capacity; only for a pool that grows.");
+                return v -> new Pool(
+                        name.of(v), effects.of(v), capacity.of(v), prewarm.of(v), whenEmpty.of(v), bound.of(v));
             });
-        }
-        return payload;
-    }
 
-    private static Channelled channel(JsonReader thing) {
-        String channel = thing.text("channel");
-        List<Channelled.Point> points = thing.list("points", t -> {
-            double at = t.number("at");
-            double value = t.number("value");
-            return t.make(() -> new Channelled.Point(at, value));
-        });
-        return thing.make(() -> new Channelled(channel, points));
-    }
+    private static final Form<Mark> MARK = Form.of("Mark", f -> {
+        var at = f.number("at", Mark::at).within(Mark.AT, "s").says("When it comes.");
+        var lasts = f.maybeNumber("lasts", Mark::lasts).within(Mark.LASTS, "s").says("How long a span lasts.");
+        var value = f.maybeName("value", Mark::value).says("Which value a state takes.");
+        var payload = f.set("payload", Mark::payload, Notations.VALUES)
+                .usual(Map.of())
+                .says("The fields that are its own.");
+        return v -> new Mark(at.of(v), lasts.of(v), value.of(v), payload.of(v));
+    });
 
-    static JsonObject write(Score score) {
-        JsonObject node = Json.object();
-        node.put("name", score.name());
-        node.set("seconds", Json.number(score.seconds()));
-        node.put("seed", score.seed());
-        JsonList lanes = node.putArray("lanes");
-        score.lanes().forEach(lane -> lanes.add(write(lane)));
-        if (!score.channels().isEmpty()) {
-            JsonList channels = node.putArray("channels");
-            for (Channelled channel : score.channels()) {
-                JsonObject c = channels.addObject();
-                c.put("channel", channel.channel());
-                JsonList points = c.putArray("points");
-                for (Channelled.Point point : channel.points()) {
-                    JsonObject p = points.addObject();
-                    p.set("at", Json.number(point.at()));
-                    p.set("value", Json.number(point.value()));
-                }
-            }
-        }
-        return node;
-    }
+    private static final Kinds<Pattern> PATTERN =
+            Kinds.of("Pattern", "kind", "When the event of a lane arrives.", k -> {
+                var marks = k.kind(
+                        "marks",
+                        Form.<Pattern.Marks>of("Marks", "At times of their own, written by hand or recorded.", f -> {
+                            var all = f.list("marks", Pattern.Marks::marks, MARK)
+                                    .atMost(Score.MOST_ARRIVALS)
+                                    .says("When each comes, and what it says.");
+                            return v -> new Pattern.Marks(all.of(v));
+                        }));
+                var steady =
+                        k.kind("steady", Form.<Pattern.Steady>of("Steady", "Evenly, the first at the beginning.", f -> {
+                            var perSecond = f.number("perSecond", Pattern.Steady::perSecond)
+                                    .within(Pattern.RATE, "/s")
+                                    .says("How many a second.");
+                            return v -> new Pattern.Steady(perSecond.of(v));
+                        }));
+                var poisson = k.kind(
+                        "poisson",
+                        Form.<Pattern.Poisson>of(
+                                "Poisson", "Each independent of all others, so many on average.", f -> {
+                                    var perSecond = f.number("perSecond", Pattern.Poisson::perSecond)
+                                            .within(Pattern.RATE, "/s")
+                                            .says("How many a second.");
+                                    return v -> new Pattern.Poisson(perSecond.of(v));
+                                }));
+                var salvos = k.kind(
+                        "salvos",
+                        Form.<Pattern.Salvos>of(
+                                "Salvos", "Several together, again and again, the first at the beginning.", f -> {
+                                    var count = f.whole("count", Pattern.Salvos::count)
+                                            .within(Pattern.Salvos.COUNT)
+                                            .says("How many come together.");
+                                    var within = f.number("within", Pattern.Salvos::within)
+                                            .usual(0.0)
+                                            .always()
+                                            .within(Pattern.Salvos.WITHIN, "s")
+                                            .says(
+                                                    "Over how long they are spread at random; at most the time from one to the next.");
+                                    var every = f.number("every", Pattern.Salvos::every)
+                                            .within(Pattern.Salvos.EVERY, "s")
+                                            .says("From one salvo to the next.");
+                                    return v -> new Pattern.Salvos(count.of(v), within.of(v), every.of(v));
+                                }));
+                var rising = k.kind(
+                        "rising",
+                        Form.<Pattern.Rising>of(
+                                "Rising",
+                                "Each independent of all others, at a rate that follows a curve over the lane.",
+                                f -> {
+                                    var perSecond = f.curve("perSecond", Pattern.Rising::perSecond)
+                                            .within(Pattern.Rising.PER_SECOND)
+                                            .says("How many a second.");
+                                    return v -> new Pattern.Rising(perSecond.of(v));
+                                }));
+                var after = k.kind(
+                        "after",
+                        Form.<Pattern.After>of(
+                                "After",
+                                "After arrivals of another lane; fields of the same name are handed on.",
+                                f -> {
+                                    var lane = f.whole("lane", Pattern.After::lane)
+                                            .within(Pattern.After.LANE)
+                                            .says("Which, by its id.");
+                                    var chance = f.number("chance", Pattern.After::chance)
+                                            .usual(1.0)
+                                            .always()
+                                            .within(Pattern.After.CHANCE)
+                                            .says("With which each is followed.");
+                                    var delay = f.number("delay", Pattern.After::delay)
+                                            .usual(0.0)
+                                            .always()
+                                            .within(Pattern.After.DELAY, "s")
+                                            .says("How long after it.");
+                                    return v -> new Pattern.After(lane.of(v), chance.of(v), delay.of(v));
+                                }));
+                return pattern -> pattern.match(
+                        marks::write, steady::write, poisson::write, salvos::write, rising::write, after::write);
+            });
 
-    private static JsonObject write(Lane lane) {
-        JsonObject node = Json.object();
-        node.put("id", lane.id());
-        node.put("event", lane.event());
-        if (!lane.subject().isEmpty()) {
-            node.put("subject", lane.subject());
-        }
-        if (lane.subjects() > 1) {
-            node.put("subjects", lane.subjects());
-        }
-        if (lane.muted()) {
-            node.put("muted", true);
-        }
-        if (lane.from() > 0) {
-            node.set("from", Json.number(lane.from()));
-        }
-        lane.until().ifPresent(until -> node.set("until", Json.number(until)));
-        node.set("when", write(lane.when()));
-        if (lane.manner() != Lane.Manner.USUAL) {
-            node.put("manner", JsonReader.word(lane.manner()));
-        }
-        if (!lane.said().isEmpty()) {
-            JsonList all = node.putArray("said");
-            for (Said said : lane.said()) {
-                JsonObject s = all.addObject();
-                said.value().ifPresent(value -> s.put("value", value));
-                if (!said.payload().isEmpty()) {
-                    s.set("payload", PayloadJson.write(said.payload()));
-                }
-            }
-        }
-        if (!lane.lasts().equals(Lane.USUAL_LENGTH)) {
-            node.set("lasts", Json.range(lane.lasts()));
-        }
-        if (!lane.spread().equals(Vec3.ZERO)) {
-            node.set("spread", Json.vector(lane.spread()));
-        }
-        lane.gone().ifPresent(gone -> node.set("gone", Json.number(gone)));
-        return node;
-    }
+    private static final Form<Said> SAID = Form.of("Said", f -> {
+        var value = f.maybeName("value", Said::value).says("Which value a state takes.");
+        var payload = f.set("payload", Said::payload, Notations.VALUES)
+                .usual(Map.of())
+                .says("The fields that are said.");
+        return v -> new Said(value.of(v), payload.of(v));
+    });
 
-    private static JsonObject write(Pattern pattern) {
-        return pattern.match(
-                marks -> {
-                    JsonObject node = kind(Kind.MARKS);
-                    JsonList all = node.putArray("marks");
-                    marks.marks().forEach(mark -> all.add(write(mark)));
-                    return node;
-                },
-                steady -> kind(Kind.STEADY).set("perSecond", Json.number(steady.perSecond())),
-                poisson -> kind(Kind.POISSON).set("perSecond", Json.number(poisson.perSecond())),
-                salvos -> {
-                    JsonObject node = kind(Kind.SALVOS);
-                    node.put("count", salvos.count());
-                    return node.set("within", Json.number(salvos.within())).set("every", Json.number(salvos.every()));
-                },
-                rising -> {
-                    JsonObject node = kind(Kind.RISING);
-                    node.set("perSecond", CurveJson.write(rising.perSecond()));
-                    return node;
-                },
-                after -> {
-                    JsonObject node = kind(Kind.AFTER);
-                    node.put("lane", after.lane());
-                    return node.set("chance", Json.number(after.chance())).set("delay", Json.number(after.delay()));
-                });
-    }
+    private static final Form<Lane> LANE = Form.of("Lane", "The arrivals of one event.", f -> {
+        var id = f.whole("id", Lane::id)
+                .within(Lane.ID)
+                .says("The address of its random draws; no two lanes of a score have the same.");
+        var event = f.name("event", Lane::event).says("The event that arrives.");
+        var subject = f.text("subject", Lane::subject)
+                .usual("")
+                .characters(0, Demand.LONGEST_NAME)
+                .says("Whom its events are about; left out for the one of its kind.");
+        var subjects = f.whole("subjects", Lane::subjects)
+                .usual(1)
+                .within(Lane.SUBJECTS)
+                .says("How many there are of it, taken in turn; with more than one, a number follows the name.");
+        var muted = f.flag("muted", Lane::muted).says("Whether it is passed over.");
+        var from =
+                f.number("from", Lane::from).usual(0.0).within(Lane.FROM, "s").says("When it begins.");
+        var until = f.maybeNumber("until", Lane::until)
+                .within(Lane.UNTIL, "s")
+                .says("When it ends; left out for the end of the score.");
+        var when = f.set("when", Lane::when, PATTERN).says("When they arrive.");
+        var manner = f.choice("manner", Lane::manner, Lane.Manner.class)
+                .usual(Lane.Manner.USUAL)
+                .says(
+                        "How the fields are filled that nothing is said of: soft, usual or hard, or each at random within its range.");
+        var said = f.list("said", Lane::said, SAID)
+                .usual(List.of())
+                .atMost(Lane.MOST_SAID)
+                .says("What arrivals say, taken in turn.");
+        var lasts = f.range("lasts", Lane::lasts)
+                .usual(Lane.USUAL_LENGTH)
+                .within(Lane.LASTS, "s")
+                .says("How long a span lasts; each draws its own.");
+        var spread = f.vector("spread", Lane::spread)
+                .usual(Vec3.ZERO)
+                .in("u")
+                .says("How far each lies off its position at most, at random, on each axis.");
+        var gone = f.maybeNumber("gone", Lane::gone)
+                .within(Lane.GONE, "s")
+                .says("How long after each arrival its subject is no more; left out where it stays.");
+        return v -> new Lane(
+                id.of(v),
+                event.of(v),
+                subject.of(v),
+                subjects.of(v),
+                muted.of(v),
+                from.of(v),
+                until.of(v),
+                when.of(v),
+                manner.of(v),
+                said.of(v),
+                lasts.of(v),
+                spread.of(v),
+                gone.of(v));
+    });
 
-    private static JsonObject kind(Kind kind) {
-        JsonObject node = Json.object();
-        node.put("kind", JsonReader.word(kind));
-        return node;
-    }
+    private static final Form<Channelled.Point> POINT = Form.of("Point", f -> {
+        var at = f.number("at", Channelled.Point::at)
+                .within(Channelled.Point.AT, "s")
+                .says("When it is that.");
+        var value = f.number("value", Channelled.Point::value).says("What the channel carries then.");
+        return v -> new Channelled.Point(at.of(v), value.of(v));
+    });
 
-    private static JsonObject write(Mark mark) {
-        JsonObject node = Json.object();
-        node.set("at", Json.number(mark.at()));
-        mark.lasts().ifPresent(lasts -> node.set("lasts", Json.number(lasts)));
-        mark.value().ifPresent(value -> node.put("value", value));
-        if (!mark.payload().isEmpty()) {
-            node.set("payload", PayloadJson.write(mark.payload()));
-        }
-        return node;
-    }
+    private static final Form<Channelled> CHANNELLED = Form.of("Channelled", f -> {
+        var channel = f.name("channel", Channelled::channel).says("The channel that is meant.");
+        var points = f.list("points", Channelled::points, POINT)
+                .from(1, Channelled.MOST_POINTS)
+                .says("Evenly from one to the next, and as the last one after it.");
+        return v -> new Channelled(channel.of(v), points.of(v));
+    });
+
+    static final Form<Score> SCORE =
+            Form.of("Score", "What a game says over a stretch of time, a lane for each kind of arrival.", f -> {
+                var name = f.name("name", Score::name).says("What it is called in the list of scores.");
+                var seconds = f.number("seconds", Score::seconds)
+                        .within(Score.SECONDS, "s")
+                        .says("How long it is.");
+                var seed = f.set("seed", Score::seed, Notations.upTo(Score.HIGHEST_SEED))
+                        .usual(0L)
+                        .always()
+                        .says("Of all that is at random in it.");
+                var lanes = f.list("lanes", Score::lanes, LANE)
+                        .atMost(Score.MOST_LANES)
+                        .says("What arrives, each kind of arrival in a lane of its own.");
+                var channels = f.list("channels", Score::channels, CHANNELLED)
+                        .usual(List.of())
+                        .atMost(Score.MOST_CHANNELS)
+                        .says("What channels carry over it.");
+                return v -> new Score(name.of(v), seconds.of(v), seed.of(v), lanes.of(v), channels.of(v));
+            });
+
+    private ScoreJson() {}
 }

@@ -97,7 +97,7 @@ public record ParameterReport(
      *
      * @param scale s, how many times larger the second run was meant to be
      * @param difference greatest |s·x₁ − x_s| as a share of the largest length
-     * @param holds whether it scales truly
+     * @param holds whether it is a uniform scale
      * @param emitters names with their own difference
      * @param causes worst first
      * @param mended the whole effect with the parameter mended; null when it holds

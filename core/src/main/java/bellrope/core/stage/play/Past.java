@@ -16,7 +16,7 @@ public final class Past {
     // Steps for which any of them was held.
     private int longest;
 
-    // As it was told to end, and when it was gone.
+    // As it was stopped, and when nothing of it was left.
     private record Ended(Instance instance, int end) {}
 
     void add(Instance instance, int end) {
