@@ -331,11 +331,26 @@ public final class Page {
                 there(rehearsing).on((int) JsValue.of(asked).get("steps").number()))));
     }
 
-    /** Plays it so many times more for the sizes of pools: {@code {runs}}. */
+    /**
+     * Plays one run for the sizes of pools, of the rehearsal that was begun last: {@code {run}}. Workers can share the runs; one of
+     * them takes all in by {@link #sizeTaken}.
+     */
     @JSExport
-    public static JSObject sizeOn(JSObject asked) {
+    public static JSObject sizeRun(JSObject asked) {
         return Told.by(() -> answer(Answers.of(
-                there(rehearsed).size((int) JsValue.of(asked).get("runs").number()))));
+                there(rehearsing).run((int) JsValue.of(asked).get("run").number()))));
+    }
+
+    /** Returns how many runs were taken in. */
+    @JSExport
+    public static JSObject sizeBegun(JSObject asked) {
+        return Told.by(() -> answer(Answers.of(there(rehearsed).taken())));
+    }
+
+    /** Takes in the next run, as {@link #sizeRun} gave it. */
+    @JSExport
+    public static JSObject sizeTaken(JSObject asked) {
+        return Told.by(() -> answer(Answers.of(there(rehearsed).take(JsValue.of(asked)))));
     }
 
     /** Returns what the rehearsal came to, and its first picture: {@code {head, viewing, from, frames}}. */

@@ -1,14 +1,13 @@
 package bellrope.cli;
 
 import bellrope.core.pool.Held;
+import bellrope.format.answer.HeldRun;
 import bellrope.format.json.JsonText;
 import bellrope.format.json.JsonValue;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.util.ArrayList;
 import java.util.HexFormat;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -24,9 +23,6 @@ final class Runs {
      */
     record Head(String bellrope, String bundle, String score, int runs) {}
 
-    /** @param held of each instance: effect, rope, weight, first step, step on which it is over, distance from the camera */
-    record Run(int run, List<String> effects, List<String> ropes, List<double[]> held) {}
-
     static Head head(byte[] bundle, String score, int runs) {
         try {
             byte[] hash = MessageDigest.getInstance("SHA-256").digest(bundle);
@@ -37,20 +33,7 @@ final class Runs {
     }
 
     static String line(int run, List<Held> held) {
-        Map<String, Integer> effects = new LinkedHashMap<>();
-        Map<String, Integer> ropes = new LinkedHashMap<>();
-        List<double[]> rows = new ArrayList<>();
-        for (Held one : held) {
-            rows.add(new double[] {
-                effects.computeIfAbsent(one.effect(), e -> effects.size()),
-                ropes.computeIfAbsent(one.rope(), r -> ropes.size()),
-                one.weight(),
-                one.start(),
-                one.end(),
-                one.distance()
-            });
-        }
-        return JsonText.compact(new Run(run, List.copyOf(effects.keySet()), List.copyOf(ropes.keySet()), rows)) + "\n";
+        return JsonText.compact(HeldRun.of(run, held)) + "\n";
     }
 
     /** What is wrong with a file of runs, for whoever gave it. */
@@ -127,19 +110,7 @@ final class Runs {
 
     private static List<Held> held(JsonValue run, int line) throws Wrong {
         try {
-            List<Held> held = new ArrayList<>();
-            JsonValue rows = run.get("held");
-            for (int i = 0; i < rows.size(); i++) {
-                JsonValue row = rows.get(i);
-                held.add(new Held(
-                        run.get("effects").get((int) row.get(0).number()).text(),
-                        run.get("ropes").get((int) row.get(1).number()).text(),
-                        (int) row.get(2).number(),
-                        (int) row.get(3).number(),
-                        (int) row.get(4).number(),
-                        row.get(5).number()));
-            }
-            return held;
+            return HeldRun.read(run);
         } catch (RuntimeException e) {
             throw new Wrong("line " + line + "/held: not as it was written: rows of six numbers");
         }

@@ -104,13 +104,31 @@ public final class Rehearsals {
         return new Progress(now, Math.max(score.seconds() + TAIL, now), over);
     }
 
-    /** Plays the score so many times more, for the sizes of pools. */
-    public Progress size(int runs) {
-        boolean more = sizing.done() < sizing.runs();
-        for (int i = 0; i < runs && more; i++) {
-            more = sizing.next();
+    /** Returns how many runs for the sizes of pools were taken in. */
+    public Progress taken() {
+        return new Progress(sizing.done(), sizing.runs(), sizing.done() == sizing.runs());
+    }
+
+    /**
+     * Plays one run for the sizes of pools, whichever: several may be played at the same time in different places. {@link #take} takes
+     * them in.
+     */
+    public HeldRun run(int number) {
+        return HeldRun.of(number, sizing.played(number));
+    }
+
+    /**
+     * Takes in the next run, wherever it was played.
+     *
+     * @throws Wrong if it is another one
+     */
+    public Progress take(JsonValue run) {
+        int number = (int) run.get("run").number();
+        if (number != sizing.done() || number >= sizing.runs()) {
+            throw new Wrong(List.of(new Problem("/run", Integer.toString(number), "run " + sizing.done())));
         }
-        return new Progress(sizing.done(), sizing.runs(), !more);
+        sizing.take(HeldRun.read(run));
+        return taken();
     }
 
     /** Returns what is known of the sizes of pools after the runs so far. */

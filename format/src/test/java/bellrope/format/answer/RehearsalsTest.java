@@ -82,8 +82,16 @@ class RehearsalsTest {
     @Test
     void sizesComeRunByRun() {
         Rehearsals rehearsals = played(Bundle.write(Asked.DEMO.scores().get(0)));
-        assertThat(rehearsals.size(1)).isEqualTo(new Progress(1, 2, false));
-        assertThat(rehearsals.size(5)).isEqualTo(new Progress(2, 2, true));
+        // Whoever played which, and in whatever order: they are taken in one after the other.
+        JsonValue second = json(JsonText.compact(rehearsals.run(1)));
+        JsonValue first = json(JsonText.compact(rehearsals.run(0)));
+        assertThatThrownBy(() -> rehearsals.take(second))
+                .isInstanceOfSatisfying(
+                        Wrong.class,
+                        w -> assertThat(w.problems().get(0).toString()).isEqualTo("/run: 1: run 0"));
+        assertThat(rehearsals.take(first)).isEqualTo(new Progress(1, 2, false));
+        assertThat(rehearsals.take(second)).isEqualTo(new Progress(2, 2, true));
+        assertThatThrownBy(() -> rehearsals.take(second)).isInstanceOf(Wrong.class);
         assertThat(rehearsals.sized()).extracting(SizedView::name).contains("hail shatter", "flock", "straw puff");
     }
 
