@@ -139,7 +139,7 @@ const REHEARSAL_KEYS = [
   [', .', 'one frame back, one on'],
   ['F', 'the stage alone, and back'],
   ['Esc', 'shut the lane'],
-  ['on a mark', '← → move it, D copies it, Delete deletes it'],
+  ['on a mark', '← → move it, ↑ ↓ go to another, D copies it, Delete deletes it, O opens its account'],
   ['/', 'find a rehearsal'],
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import * as rows from '../ropes/sheets/rows'
-import { setting } from './settings'
+import { boundsWhile, mostOf, setting } from './settings'
 
 describe('what the schema says of a setting', () => {
   it('knows unit, bounds and what holds when it is left out', () => {
@@ -36,5 +36,26 @@ describe('the rows of ropes', () => {
         )
       }
     }
+  })
+})
+
+describe('what the schema says in its own ways', () => {
+  it('gives the bounds of a curve by those of its keys', () => {
+    expect(setting('Life', 'spin')).toMatchObject({ least: -36000, most: 36000 })
+    expect(setting('Lane', 'when.<Rising>.perSecond')).toMatchObject({ least: 0, most: 1000 })
+  })
+  it('gives those of the number, of what may also be a field', () => {
+    expect(setting('Rope', 'hit')).toMatchObject({ least: 0.001, most: 10_000, unit: 'u' })
+  })
+  it('gives those that hold while something else has a word', () => {
+    expect(boundsWhile('Trail', 'by', 'points', 'length')).toEqual({ least: 2, most: 600 })
+    expect(boundsWhile('Trail', 'by', 'seconds', 'length')).toEqual({ least: 0.001, most: 10 })
+    expect(() => boundsWhile('Trail', 'by', 'miles', 'length')).toThrow('miles')
+  })
+  it('says how many there may be', () => {
+    expect(mostOf('End', 'children')).toBe(8)
+    expect(mostOf('Curve')).toBe(32)
+    expect(mostOf('Lane', 'when.<Marks>.marks')).toBe(100_000)
+    expect(() => mostOf('Rope', 'limits')).toThrow('Rope.limits')
   })
 })

@@ -26,12 +26,17 @@ interface Rule {
   minimum?: number
   exclusiveMinimum?: number
   maximum?: number
+  maxItems?: number
   default?: unknown
   enum?: string[]
   properties?: Record<string, Rule>
   items?: Rule | boolean
   prefixItems?: Rule[]
   oneOf?: Rule[]
+  allOf?: {
+    if: { properties: Record<string, { const: string }> }
+    then: { properties: Record<string, Rule> }
+  }[]
   additionalProperties?: Rule | boolean
 }
 
@@ -57,6 +62,14 @@ function under(rule: Rule, key: string): Rule[] {
   return [...(own ? [own] : []), ...(at.oneOf ?? []).flatMap((kind) => under(kind, key))]
 }
 
+function rulesAt(of: string, path: string): Rule[] {
+  const rules = path
+    .split('.')
+    .reduce<Rule[]>((at, key) => at.flatMap((rule) => under(rule, key)), [defs[of]])
+  if (!rules.length) throw new Error(`the schema has no ${of}.${path}`)
+  return rules
+}
+
 const known = new Map<string, Setting>()
 
 /**
@@ -69,11 +82,7 @@ export function setting(of: string, path: string): Setting {
   const name = `${of}.${path}`
   let found = known.get(name)
   if (!found) {
-    const rules = path
-      .split('.')
-      .reduce<Rule[]>((at, key) => at.flatMap((rule) => under(rule, key)), [defs[of]])
-    if (!rules.length) throw new Error(`the schema has no ${name}`)
-    found = described(rules)
+    found = described(rulesAt(of, path))
     known.set(name, found)
   }
   return found
@@ -94,9 +103,37 @@ export function bounds(
   }
 }
 
+// Of a pair or a vector the bounds are those of its numbers, of a curve those of its keys, both said beside the reference; of what
+// may be a number or something else, those of the number.
+function numbersOf(rule: Rule): Rule {
+  if (typeof rule.items !== 'object') {
+    const kind = target(rule)
+    return kind.oneOf?.find((one) => one.type === 'number') ?? kind
+  }
+  return rule.items.properties?.value ?? rule.items
+}
+
+/** Returns the bounds of a setting while another has some word, such as the length of a `Trail` measured in seconds. */
+export function boundsWhile(of: string, other: string, word: string, key: string) {
+  const then = (defs[of].allOf ?? []).find((one) => one.if.properties[other].const === word)?.then
+  if (!then) throw new Error(`the schema says nothing of ${of}.${key} while ${other} is ${word}`)
+  const { least, most } = described([then.properties[key]])
+  return { least, most }
+}
+
+/**
+ * Returns how many there may be at most in a list, such as the `children` of an `End`; of `Curve` and `Gradient`, which are lists
+ * themselves, without a path.
+ */
+export function mostOf(of: string, path = ''): number {
+  const rules = path ? rulesAt(of, path) : [defs[of]]
+  const most = Math.max(...rules.map((rule) => rule.maxItems ?? target(rule).maxItems ?? 0))
+  if (!most) throw new Error(`the schema does not say how many there may be in ${of}.${path}`)
+  return most
+}
+
 function described(rules: Rule[]): Setting {
-  // Of a pair or a vector the bounds are those of its numbers, said beside the reference.
-  const bounds = rules.map((rule) => (typeof rule.items === 'object' ? rule.items : target(rule)))
+  const bounds = rules.map((rule) => numbersOf(rule))
   const first = rules[0]
   const above = bounds.every((b) => b.exclusiveMinimum !== undefined)
   const least = Math.min(...bounds.map((b) => b.minimum ?? b.exclusiveMinimum ?? -Infinity))

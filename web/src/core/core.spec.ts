@@ -45,6 +45,15 @@ describe('the core beside the page', () => {
     expect(Noted.all[0].words).toEqual(['open', 'put', 'preview'])
   })
 
+  it('rests when it is not wanted, and begins anew with the next question', async () => {
+    const one = core.ask(project(first), 'sizeRun', 'it', { run: 1 })
+    core.rest()
+    expect((await one.catch((e) => e)) as Refused).toBeInstanceOf(Refused)
+    expect(Noted.all[0].ended).toBe(true)
+    void core.ask(project(first), 'preview', 'it', {})
+    expect(Noted.all[1].words).toEqual(['open', 'put', 'preview'])
+  })
+
   it('refuses what is wrong in the words of the server', async () => {
     const one = core.ask(project(first), 'preview', 'it', {})
     Noted.all[0].says({

@@ -20,7 +20,9 @@ export type Question =
   | 'rehearsedLook'
   | 'rehearsedKept'
   | 'rehearsedAccounts'
-  | 'sizeOn'
+  | 'sizeBegun'
+  | 'sizeRun'
+  | 'sizeTaken'
   | 'sized'
   | 'worstSecond'
   | 'gameBegun'
@@ -108,6 +110,11 @@ export class Core {
   /** Starts it, so that the first question finds it there. */
   ready(project: Shown) {
     if (!this.worker) this.tell(project)
+  }
+
+  /** Lets the worker go; a later question starts another. What was asked is not answered. */
+  rest() {
+    this.lose(new Refused(0, { title: 'Not computed', detail: 'It was not wanted any more.' }))
   }
 
   /** Which worker it is: what one was told, the next does not know. */

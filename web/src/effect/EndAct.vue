@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mostOf } from '../common/settings'
 import { computed } from 'vue'
 import Choice from '../common/Choice.vue'
 import type { Barrier, Child, Collision, End, Moment } from '../api/bundle'
@@ -21,6 +22,7 @@ const BARRIERS: Record<Barrier['kind'], { words: string; begin: Barrier }> = {
   box: { words: 'a box', begin: { kind: 'box', place: [0, 1, 0], size: [4, 4, 4], keepsIn: true } },
 }
 const OUTCOMES: Collision['then'][] = ['bounces', 'sticks', 'dies']
+const MOST_CHILDREN = mostOf('End', 'children')
 const MOMENTS: Moment[] = ['at birth', 'per second', 'per unit', 'on collision', 'at end']
 
 function change(act: (end: End) => void) {
@@ -321,7 +323,7 @@ const fades = computed(() => {
           >{{ i < unused.length - 1 ? ',' : '' }}</span
         >{{ ' ' }}</template
       >
-      <template v-if="end.children?.length && end.children.length < 8">
+      <template v-if="end.children?.length && end.children.length < MOST_CHILDREN">
         {{ unused.length ? ' · ' : ''
         }}<el-button link class="link" @click="addChildren">+ children</el-button>
       </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mostOf } from '../common/settings'
 import { computed, ref } from 'vue'
 import type { Stop } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
@@ -11,6 +12,7 @@ import { laidColours } from './laid'
 const props = defineProps<{ stops: Stop[]; label: string; base?: Stop[] }>()
 const emit = defineEmits<{ draft: [stops: Stop[]]; commit: [stops: Stop[]] }>()
 
+const MOST_STOPS = mostOf('Gradient')
 const chosen = ref<number>()
 const bar = ref<HTMLElement>()
 const paint = (stops: Stop[]) =>
@@ -33,7 +35,7 @@ function fraction(event: MouseEvent) {
 }
 const add = (event: MouseEvent) => put(fraction(event))
 function put(at: number) {
-  if (props.stops.length >= 16 || props.stops.some((s) => Math.abs(s.at - at) < 0.01)) return
+  if (props.stops.length >= MOST_STOPS || props.stops.some((s) => Math.abs(s.at - at) < 0.01)) return
   const nearest = [...props.stops].sort((a, b) => Math.abs(a.at - at) - Math.abs(b.at - at))[0]
   const next = [...copy(), { at, colour: nearest.colour }].sort((a, b) => a.at - b.at)
   chosen.value = next.findIndex((s) => s.at === at)
@@ -125,7 +127,7 @@ function setColour(value: string, save: boolean) {
           :label="label"
           what="colour"
           :pastes="!!laidColours"
-          :full="stops.length >= 16"
+          :full="stops.length >= MOST_STOPS"
           @act="act" /></span
       ><slot name="clock"
     /></span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { setting } from '../common/settings'
 import { computed } from 'vue'
 import Choice from '../common/Choice.vue'
 import type { Force, Key, LaneName, Stop } from '../api/bundle'
@@ -19,12 +20,11 @@ const life = computed(() => edit.emitter.value.life)
 const before = computed(() => edit.before.value?.life)
 const ONE: Key[] = [{ at: 0, value: 1, ease: 'linear' }]
 
-const LANES: { name: 'size' | 'opacity' | 'speed' | 'spin'; most: number; least: number; unit: string }[] = [
-  { name: 'size', most: 1000, least: 0, unit: 'u' },
-  { name: 'opacity', most: 1, least: 0, unit: '' },
-  { name: 'speed', most: 1000, least: 0, unit: 'u/s' },
-  { name: 'spin', most: 36000, least: -36000, unit: '°/s' },
-]
+const LANES = (['size', 'opacity', 'speed', 'spin'] as const).map((name) => {
+  const { least, most } = setting('Life', name)
+  // Instead of what was born, a lane is measured as that is.
+  return { name, least, most, unit: setting('Birth', name).unit }
+})
 const lanes = computed(() =>
   LANES.filter((l) => l.name === 'size' || l.name === 'opacity' || life.value[l.name] || replaces(l.name)),
 )

@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
 import Choice from '../common/Choice.vue'
 import type { Sheet } from '../api/bundle'
 import NumberField from '../common/NumberField.vue'
-import { bounds } from '../common/settings'
+import { bounds, setting } from '../common/settings'
 import { useProject } from '../project/useProject'
 import { useSheet } from '../common/useKeys'
 
@@ -40,7 +40,7 @@ async function choose(file: File) {
 const source = computed(() => (picture.value ? `data:image/png;base64,${picture.value}` : ''))
 function setGrid(key: 'columns' | 'rows', value: number) {
   sheet[key] = value
-  sheet.frames = Math.min(256, sheet.columns * sheet.rows)
+  sheet.frames = Math.min(setting('Sheet', 'frames').most, sheet.columns * sheet.rows)
 }
 const shown = computed(() => {
   const i = Math.floor(frame.value) % sheet.frames
@@ -150,7 +150,7 @@ useSheet()
           unit="frames"
           :step="1"
           :least="1"
-          :most="Math.min(256, sheet.columns * sheet.rows)"
+          :most="Math.min(setting('Sheet', 'frames').most, sheet.columns * sheet.rows)"
           @draft="sheet.frames = $event"
           @commit="sheet.frames = $event"
         />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { setting } from '../common/settings'
 import { computed } from 'vue'
 import Choice from '../common/Choice.vue'
 import type { Stop, Tint } from '../api/bundle'
@@ -44,7 +45,8 @@ function setColour(i: number, value: string, save: boolean) {
     else if ('oneOf' in t) t.oneOf[i] = value
   }, save)
 }
-const WEIGHT = { least: 0.001, most: 1000 }
+const { least, most } = setting('Birth', 'colour.weights.0')
+const WEIGHT = { least, most }
 const weights = computed(() =>
   !Array.isArray(tint.value) && 'oneOf' in tint.value ? tint.value.weights : undefined,
 )

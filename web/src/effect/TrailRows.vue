@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { bounds, boundsWhile, mostOf } from '../common/settings'
 import { computed } from 'vue'
 import Choice from '../common/Choice.vue'
 import type { End, Key, Stop } from '../api/bundle'
@@ -17,12 +18,13 @@ const trail = computed(() => edit.emitter.value.end!.trail!)
 // What a lane of the trail is while nothing is said.
 const ONE: Key[] = [{ at: 0, value: 1, ease: 'linear' }]
 const WHITE: Stop[] = [{ at: 0, colour: '#FFFFFFFF' }]
-const MOST_OVER = 3
-const UNITS: Record<Trail['by'], { unit: string; most: number; step: number }> = {
-  seconds: { unit: 's', most: 10, step: 0.05 },
-  units: { unit: 'u', most: 1000, step: 0.05 },
-  points: { unit: 'points', most: 600, step: 1 },
+const MOST_OVER = mostOf('Trail', 'over')
+const UNITS: Record<Trail['by'], { unit: string; step: number }> = {
+  seconds: { unit: 's', step: 0.05 },
+  units: { unit: 'u', step: 0.05 },
+  points: { unit: 'points', step: 1 },
 }
+const WIDTH = bounds('Trail', 'width')
 
 function set(act: (trail: Trail) => void, save = true) {
   edit.change((e) => act(e.end!.trail!), save)
@@ -63,10 +65,7 @@ const drop = (i: number) =>
     <PathNumber
       path="end.trail.length"
       label="Trail, length"
-      :unit="UNITS[trail.by].unit"
-      :step="UNITS[trail.by].step"
-      :least="trail.by === 'points' ? 2 : undefined"
-      :most="UNITS[trail.by].most"
+      v-bind="{ ...UNITS[trail.by], ...boundsWhile('Trail', 'by', trail.by, 'length') }"
     />
     <Choice :value="trail.by" label="Trail, measured in" @choose="measure($event as Trail['by'])">
       <option>seconds</option>
@@ -77,7 +76,7 @@ const drop = (i: number) =>
     <CurveLane
       :keys="trail.width ?? ONE"
       label="width"
-      :most="1000"
+      :most="WIDTH.most"
       @draft="(k) => set((t) => (t.width = k), false)"
       @commit="(k) => set((t) => (t.width = k))"
     />
@@ -100,7 +99,7 @@ const drop = (i: number) =>
       <CurveLane
         :keys="over.width ?? ONE"
         :label="`width ${i + 2}`"
-        :most="1000"
+        :most="WIDTH.most"
         @draft="(k) => set((t) => (t.over![i].width = k), false)"
         @commit="(k) => set((t) => (t.over![i].width = k))"
       />

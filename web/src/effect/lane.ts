@@ -1,3 +1,4 @@
+import { mostOf, setting } from '../common/settings'
 import type { Ease, EaseName, Key } from '../api/bundle'
 import { rounded } from '../common/numberText'
 
@@ -9,7 +10,7 @@ export const HEIGHT = 52
 const EDGE = 10
 const SIDE = 6
 /** Keys of one curve, at most. */
-export const MOST_KEYS = 32
+export const MOST_KEYS = mostOf('Curve')
 /** The least share of the lane between two keys. */
 const GAP = 0.001
 
@@ -49,7 +50,7 @@ export function placed(left: number, top: number, scale: Scale): { at: number; v
   return { at: Math.round(Math.min(1, Math.max(0, at)) * 100) / 100, value: Math.round(value * 100) / 100 }
 }
 
-export const MOST_STEPS = 256
+export const MOST_STEPS = setting('Key', 'ease.<Steps>.steps').most
 export type Steps = Extract<Ease, { steps: number }>
 export type Slopes = Extract<Ease, { out: number }>
 const stepsOf = (ease: Ease | undefined): Steps | undefined =>

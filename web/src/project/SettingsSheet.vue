@@ -128,7 +128,7 @@ useSheet()
         </span>
       </div>
       <div class="field">
-        <span class="quiet">all shakes together move the camera by at most</span>
+        <span class="quiet">all shakes together move the camera at most</span>
         <NumberField
           v-bind="bounds('Settings', 'comfort.shake')"
           :value="comfort.shake"
@@ -138,7 +138,7 @@ useSheet()
         />
       </div>
       <div class="field">
-        <span class="quiet">flashes are at most so opaque</span>
+        <span class="quiet">maximum opacity of all flashes together</span>
         <NumberField
           v-bind="bounds('Settings', 'comfort.flash')"
           :value="comfort.flash"

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { subjectOf } from '../project/names'
 import { computed, ref } from 'vue'
 import type { Lane, Pattern, Score } from '../api/bundle'
 import Choice from '../common/Choice.vue'
 import NumberField from '../common/NumberField.vue'
 import PairField from '../common/PairField.vue'
 import TextField from '../common/TextField.vue'
-import { bounds } from '../common/settings'
+import { bounds, setting } from '../common/settings'
 import CurveLane from '../effect/CurveLane.vue'
 import { useProject } from '../project/useProject'
 import { extentOf, KINDS, patternOf, repeated, stretched, type PatternKind } from './score'
@@ -129,7 +130,7 @@ const values = computed(() => (props.lane.said ?? []).flatMap((s) => (s.value ? 
       unit="/s"
       over="the lane"
       :keys="when.perSecond"
-      :most="1000"
+      :most="setting('Lane', 'when.<Rising>.perSecond').most"
       @draft="(keys) => setWhen({ perSecond: keys }, false)"
       @commit="(keys) => setWhen({ perSecond: keys })"
     />
@@ -208,9 +209,6 @@ const values = computed(() => (props.lane.said ?? []).flatMap((s) => (s.value ? 
           label="How long each lasts"
           :value="(lane.lasts as [number, number]) ?? [1, 1]"
           v-bind="bounds('Lane', 'lasts')"
-          :least="0"
-          :most="3600"
-          unit="s"
           kind="time"
           @commit="(v: [number, number]) => set({ lasts: v })"
       /></label>
@@ -220,7 +218,7 @@ const values = computed(() => (props.lane.said ?? []).flatMap((s) => (s.value ? 
           class="short"
           :value="lane.subject"
           label="Subject"
-          :placeholder="lane.event.split('.')[0]"
+          :placeholder="subjectOf(lane.event)"
           :take="(text: string) => set({ subject: text || undefined })"
       /></label>
       <label v-explains="'Lane.subjects'"

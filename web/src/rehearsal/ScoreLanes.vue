@@ -51,8 +51,9 @@ const rows = computed(() =>
     return {
       lane,
       own: lane.when.kind === 'marks' ? lane.when.marks : undefined,
+      all,
       // The one that the keyboard is at is drawn in any case.
-      marks: apart(all, pixels.value, lane.when.kind === 'marks' ? reachOf(lane, all.length) : -1),
+      marks: apart(all, pixels.value, reachOf(lane, all.length)),
       words: [lane.subject, laneWords(lane, props.score.lanes)].filter(Boolean).join(', '),
     }
   }),
@@ -97,11 +98,26 @@ function add(event: MouseEvent, lane: Lane) {
     [...lane.when.marks, { at }].sort((a, b) => a.at - b.at),
   )
 }
-const reach = (lane: Lane, marks: Mark[]) => reachOf(lane, marks.length)
-function key(event: KeyboardEvent, lane: Lane) {
-  if (lane.when.kind !== 'marks') return
+function lead(mark: Shown | undefined) {
+  if (mark?.pull) emit('lead', mark.pull, mark.at)
+}
+// What a rule wrote is only gone through.
+function through(event: KeyboardEvent, lane: Lane, all: Shown[]) {
+  const index = reachOf(lane, all.length)
+  const go = { ArrowLeft: -1, ArrowUp: -1, ArrowRight: 1, ArrowDown: 1, Home: -all.length, End: all.length }[
+    event.key
+  ]
+  if (go) reached.set(lane.id, Math.min(all.length - 1, Math.max(0, index + go)))
+  else if (event.key === 'Enter' || event.key === 'o') lead(all[index])
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+function key(event: KeyboardEvent, lane: Lane, all: Shown[]) {
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  if (lane.when.kind !== 'marks') return through(event, lane, all)
   const { marks } = lane.when
-  const index = reach(lane, marks)
+  const index = reachOf(lane, marks.length)
   const mark = marks[index]
   const by = { ArrowLeft: -NUDGE, ArrowRight: NUDGE }[event.key]
   const go = { ArrowUp: -1, ArrowDown: 1 }[event.key]
@@ -110,6 +126,7 @@ function key(event: KeyboardEvent, lane: Lane) {
     marksOf(lane, [...marks, { at }])
     reached.set(lane.id, marks.length)
   } else if (!mark) return
+  else if (event.key === 'o') lead(all[index])
   else if (go) reached.set(lane.id, Math.min(marks.length - 1, Math.max(0, index + go)))
   else if (by)
     marksOf(lane, moved(marks, index, mark.at + by * (event.shiftKey ? 10 : 1), props.score.seconds))
@@ -125,10 +142,20 @@ function key(event: KeyboardEvent, lane: Lane) {
   event.preventDefault()
   event.stopPropagation()
 }
-function told(lane: Lane, marks: Mark[]) {
-  const index = reach(lane, marks)
-  const mark = marks[index]
-  return mark ? `${mark.at} s ${said(mark)}, ${index + 1} of ${marks.length}` : 'no mark; Enter adds one'
+function told(lane: Lane, all: Shown[], own?: Mark[]) {
+  const index = reachOf(lane, all.length)
+  const mark = all[index]
+  if (!mark) return 'no mark; Enter adds one'
+  const answers =
+    mark.answered === undefined
+      ? ''
+      : mark.answered < 0
+        ? ', refused'
+        : mark.answered === 0
+          ? ', unanswered'
+          : `, answered by ${mark.answered}`
+  const words = own ? said(own[index]) : ''
+  return `${Number(mark.at.toFixed(3))} s${words && ` ${words}`}${answers}, ${index + 1} of ${all.length}`
 }
 const said = (m: Mark) =>
   [m.value, ...Object.values(m.payload ?? {})].filter((v) => v !== undefined).join(' ')
@@ -181,43 +208,45 @@ const said = (m: Mark) =>
         @dblclick="add($event, r.lane)"
       >
         <div
-          v-if="r.own"
+          v-if="r.own || r.all.length"
           class="hand"
           role="slider"
           tabindex="0"
           :aria-label="`Marks of ${r.lane.event}`"
           aria-valuemin="0"
-          :aria-valuemax="Math.max(0, r.own.length - 1)"
-          :aria-valuenow="Math.max(0, reach(r.lane, r.own))"
-          :aria-valuetext="told(r.lane, r.own)"
-          @keydown="key($event, r.lane)"
+          :aria-valuemax="Math.max(0, r.all.length - 1)"
+          :aria-valuenow="Math.max(0, reachOf(r.lane, r.all.length))"
+          :aria-valuetext="told(r.lane, r.all, r.own)"
+          @keydown="key($event, r.lane, r.all)"
         >
-          <i
-            v-for="m in r.marks"
-            :key="m.index"
-            class="mark"
-            :class="[sort(m), { at: m.index === reach(r.lane, r.own) }]"
-            :style="{ left: `${on(m.at)}px`, width: `${Math.max(LEAST, wide(m))}px` }"
-            :title="`${m.at} s ${said(r.own[m.index])}`"
-            @pointerdown="down($event, r.lane, m.index)"
-            @pointermove="move($event, false)"
-            @pointerup="move($event, true)"
-            @pointercancel="cancel"
-            @click="m.pull && emit('lead', m.pull, m.at)"
-          />
+          <template v-if="r.own">
+            <i
+              v-for="m in r.marks"
+              :key="m.index"
+              class="mark"
+              :class="[sort(m), { at: m.index === reachOf(r.lane, r.all.length) }]"
+              :style="{ left: `${on(m.at)}px`, width: `${Math.max(LEAST, wide(m))}px` }"
+              :title="`${m.at} s ${said(r.own[m.index])}`"
+              @pointerdown="down($event, r.lane, m.index)"
+              @pointermove="move($event, false)"
+              @pointerup="move($event, true)"
+              @pointercancel="cancel"
+              @click="lead(m)"
+            />
+          </template>
+          <svg v-else :width="width" height="24" aria-hidden="true">
+            <rect
+              v-for="m in r.marks"
+              :key="m.index"
+              :x="on(m.at)"
+              :width="Math.max(LEAST - 1, wide(m))"
+              :y="wide(m) > LEAST ? 7 : 4"
+              :height="wide(m) > LEAST ? 10 : 16"
+              :class="[sort(m), { at: m.index === reachOf(r.lane, r.all.length) }]"
+              @click="(reached.set(r.lane.id, m.index), lead(m))"
+            />
+          </svg>
         </div>
-        <svg v-else :width="width" height="24" aria-hidden="true">
-          <rect
-            v-for="m in r.marks"
-            :key="m.pull"
-            :x="on(m.at)"
-            :width="Math.max(LEAST - 1, wide(m))"
-            :y="wide(m) > LEAST ? 7 : 4"
-            :height="wide(m) > LEAST ? 10 : 16"
-            :class="sort(m)"
-            @click="emit('lead', m.pull, m.at)"
-          />
-        </svg>
       </div>
       <div class="now" :style="{ left: `${on(at)}px` }" />
       <div v-if="score.seconds < length" class="after" :style="{ left: `${on(score.seconds)}px` }" />
@@ -266,8 +295,7 @@ const said = (m: Mark) =>
 .marks svg {
   display: block;
 }
-.own,
-.hand {
+.own .hand {
   cursor: copy;
 }
 .hand {
@@ -275,6 +303,10 @@ const said = (m: Mark) =>
 }
 .hand:focus-visible .mark.at {
   outline: 2px solid var(--ink);
+}
+.hand:focus-visible rect.at {
+  stroke: var(--ink);
+  stroke-width: 2px;
 }
 /* A thin mark is easier to take hold of than it is wide. */
 .mark::after {

@@ -1,3 +1,4 @@
+import { mostOf } from '../common/settings'
 import type { Channelled } from '../api/bundle'
 
 /** What a channel carries over a score, as a line that is drawn and bent: numbers alone, nothing of the page. */
@@ -5,7 +6,7 @@ import type { Channelled } from '../api/bundle'
 type Point = Channelled['points'][number]
 
 /** Most points of a channel. */
-export const MOST_POINTS = 1000
+export const MOST_POINTS = mostOf('Channelled', 'points')
 /** Points are no nearer to each other than this, s. */
 const GAP = 0.01
 

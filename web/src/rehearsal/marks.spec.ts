@@ -27,8 +27,8 @@ describe('the marks of a lane', () => {
   })
   it('are as they were played where a rule wrote them', () => {
     expect(shownMarks(rule, view).map((m) => [m.index, m.at, m.lasts, m.answered])).toEqual([
-      [-1, 0.5, 0, 1],
-      [-1, 0.5001, 0, -1],
+      [0, 0.5, 0, 1],
+      [1, 0.5001, 0, -1],
     ])
     expect(shownMarks(rule, undefined)).toEqual([])
   })

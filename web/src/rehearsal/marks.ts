@@ -3,7 +3,7 @@ import type { Lane } from '../api/bundle'
 
 /** A mark as it is drawn. */
 export interface Shown {
-  /** Which of the lane's own marks it is; −1 for one that a rule wrote. */
+  /** Which of the lane's marks it is, whether they are its own or a rule wrote them. */
   index: number
   /** Seconds at which it comes. */
   at: number
@@ -22,12 +22,12 @@ export function shownMarks(lane: Lane, view: RehearsalView | undefined): Shown[]
   const played = view?.lanes.find((l) => l.lane === lane.id)
   const lasted = (i: number) => (played?.until ? played.until[i] - played.at[i] || 0 : 0)
   if (lane.when.kind !== 'marks') {
-    return (played?.at ?? []).map((at, i) => ({
-      index: -1,
+    return (played?.at ?? []).map((at, index) => ({
+      index,
       at,
-      lasts: lasted(i),
-      answered: played!.answered[i],
-      pull: played!.pulls[i],
+      lasts: lasted(index),
+      answered: played!.answered[index],
+      pull: played!.pulls[index],
     }))
   }
   const known = new Map(played?.at.map((at, i) => [key(at), i]))
@@ -46,7 +46,7 @@ export function shownMarks(lane: Lane, view: RehearsalView | undefined): Shown[]
 /**
  * Returns the marks that can be told apart where a second is so many pixels wide: of those in one place, the first of each sort.
  *
- * @param kept one of the lane's own that is there in any case
+ * @param kept one that is there in any case
  */
 export function apart(marks: Shown[], pixels: number, kept = -1): Shown[] {
   const seen = new Set<string>()

@@ -1,3 +1,4 @@
+import { mostOf } from '../common/settings'
 import type { EventType, Lane, Mark, Pattern, Score } from '../api/bundle'
 import { showNumber } from '../common/numberText'
 
@@ -115,7 +116,7 @@ export function stretched(marks: Mark[], [from, until]: [number, number]): Mark[
 }
 
 /** Marks that one lane holds at most. */
-const MOST_MARKS = 100_000
+const MOST_MARKS = mostOf('Lane', 'when.<Marks>.marks')
 
 /** Returns marks that come again each so many seconds, up to the end of the score. */
 export function repeated(marks: Mark[], every: number, seconds: number): Mark[] {

@@ -1,10 +1,11 @@
+import { subjectOf } from '../project/names'
 import type { EventType, Payload, Vector } from '../api/bundle'
 import type { Outlines, PlaceGrip } from '../stage/outlines'
 
 /** Whom an event is about, and which of its fields says where that is; nothing where none does. */
 export function whereOf({ name, fields }: EventType): { subject: string; field: string } | undefined {
   const field = fields?.find((f) => f.type === 'position')?.name
-  return field === undefined ? undefined : { subject: name.split('.')[0], field }
+  return field === undefined ? undefined : { subject: subjectOf(name), field }
 }
 
 /** The subjects that events place, each where the usual payload of the first of its events has it. */

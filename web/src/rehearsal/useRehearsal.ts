@@ -4,6 +4,8 @@ import { type AccountReport, type Progress, type RehearsalView, type SizedView }
 import type { Score } from '../api/bundle'
 import { Core, type Told } from '../core/core'
 import { looked } from '../core/looked'
+import { keepSizes, keptSizes, stateOf } from './keptSizes'
+import { playTogether, type HeldRun, type Player } from './together'
 import { useProject, type Part } from '../project/useProject'
 import type { Take } from '../stage/frames'
 
@@ -23,9 +25,14 @@ const SLICE = 80
 /** How long a change is left to be followed by another, ms. */
 const SETTLE = 250
 
+const worker = () => new Worker(new URL('../core/worker.ts', import.meta.url), { type: 'module' })
+
 // A worker of its own, so that the bench stays quick while it plays.
-const rehearsalCore = new Core(
-  () => new Worker(new URL('../core/worker.ts', import.meta.url), { type: 'module' }),
+const rehearsalCore = new Core(worker)
+/** Others that help it with the sizes of pools, as many as the machine has room for; they go when they are done. */
+const helpers = Array.from(
+  { length: Math.max(1, Math.min(3, (navigator.hardwareConcurrency || 2) - 1)) },
+  () => new Core(worker),
 )
 
 /**
@@ -60,13 +67,34 @@ export const useRehearsal = defineStore('rehearsal', () => {
   const fresh = computed(() => same(shown.value))
   const sizesFresh = computed(() => same(measured.value))
 
-  watch([() => project.id, () => score.value?.id], () => {
-    stop()
-    take.value = undefined
-    before.value = undefined
-    sized.value = []
-    failure.value = ''
-  })
+  // What is not saved yet is gone after a reload.
+  const saved = async () => (project.draftList.length ? undefined : stateOf(project.parts.values()))
+  // Sizes that were found before the page was loaded last.
+  async function recall(): Promise<void> {
+    const parts = project.parts
+    const { project: of, score: chosen } = now()
+    const state = await saved()
+    const kept = state && (await keptSizes(of, chosen, state))
+    if (!kept || sizing.value || sized.value.length) return
+    if (project.id !== of || score.value?.id !== chosen || project.draftList.length) return
+    // The page went on loading.
+    if (project.parts !== parts) return recall()
+    sized.value = kept
+    measured.value = now()
+  }
+
+  watch(
+    [() => project.id, () => score.value?.id],
+    () => {
+      stop()
+      take.value = undefined
+      before.value = undefined
+      sized.value = []
+      failure.value = ''
+      if (score.value) void recall()
+    },
+    { immediate: true },
+  )
 
   const ask = (question: Parameters<Core['ask']>[1], wish: object): Promise<Told> =>
     core.ask(project, question, 'the rehearsal', wish)
@@ -80,7 +108,6 @@ export const useRehearsal = defineStore('rehearsal', () => {
   // Goes on until it is over or not wanted any more, in pieces that take about as long as one should.
   async function pieces(
     mine: number,
-    question: 'rehearseOn' | 'sizeOn',
     first: number,
     most: number,
     told: (progress: Progress) => void,
@@ -88,7 +115,7 @@ export const useRehearsal = defineStore('rehearsal', () => {
     let count = first
     for (;;) {
       const start = performance.now()
-      const { answer } = await ask(question, question === 'sizeOn' ? { runs: count } : { steps: count })
+      const { answer } = await ask('rehearseOn', { steps: count })
       if (mine !== turn) return false
       const progress = answer as Progress
       told(progress)
@@ -120,8 +147,9 @@ export const useRehearsal = defineStore('rehearsal', () => {
   }
   const forget = () => (before.value = undefined)
 
+  const wish = () => ({ score: score.value!.body, runs: RUNS, drafts: project.draftList })
   async function begin(mine: number): Promise<boolean> {
-    await ask('rehearse', { score: score.value!.body, runs: RUNS, drafts: project.draftList })
+    await ask('rehearse', wish())
     return mine === turn
   }
 
@@ -135,7 +163,7 @@ export const useRehearsal = defineStore('rehearsal', () => {
     playing.value = { done: 0, all: score.value.body.seconds, over: false }
     try {
       if (!(await begin(mine))) return
-      if (!(await pieces(mine, 'rehearseOn', 60, 2000, (p) => (playing.value = p)))) return
+      if (!(await pieces(mine, 60, 2000, (p) => (playing.value = p)))) return
       const told = await ask('rehearsed', {})
       if (mine !== turn) return
       take.value = looked(
@@ -165,6 +193,35 @@ export const useRehearsal = defineStore('rehearsal', () => {
     onScopeDispose(() => clearTimeout(later))
   }
 
+  // Each worker plays runs, and the rehearsal's own takes them in.
+  async function runTogether(wanted: () => boolean) {
+    const begun = (await ask('sizeBegun', {})).answer as Progress
+    const begins = wish()
+    const playing = new Set<Core>()
+    const helping =
+      (helper: Core): Player =>
+      async (run) => {
+        if (!playing.has(helper)) await helper.ask(project, 'rehearse', 'the rehearsal', begins)
+        playing.add(helper)
+        return (await helper.ask(project, 'sizeRun', 'the rehearsal', { run })).answer as HeldRun
+      }
+    const own: Player = async (run) => (await ask('sizeRun', { run })).answer as HeldRun
+    try {
+      await playTogether(
+        [own, ...helpers.map(helping)],
+        begun.done,
+        RUNS,
+        async (run) => {
+          const { answer } = await ask('sizeTaken', run)
+          if (wanted()) sizing.value = answer as Progress
+        },
+        wanted,
+      )
+    } finally {
+      helpers.forEach((helper) => helper.rest())
+    }
+  }
+
   /** Plays it many times for the sizes of pools. */
   async function size() {
     if (!score.value) return
@@ -172,13 +229,17 @@ export const useRehearsal = defineStore('rehearsal', () => {
     if (!fresh.value || failure.value) return
     const mine = ++turn
     const what = now()
+    const state = saved()
     sizing.value = { done: 0, all: RUNS, over: false }
     try {
-      const done = await pieces(mine, 'sizeOn', 1, 20, (p) => (sizing.value = p))
-      const { answer } = done ? await ask('sized', {}) : { answer: undefined }
-      if (!answer || mine !== turn) return
+      await runTogether(() => mine === turn)
+      if (mine !== turn) return
+      const { answer } = await ask('sized', {})
+      if (mine !== turn) return
       sized.value = answer as SizedView[]
       measured.value = what
+      const found = await state
+      if (found && same(what)) void keepSizes(what.project, what.score, { state: found, sized: sized.value })
     } catch (e) {
       if (mine === turn) failure.value = (e as Error).message
     } finally {

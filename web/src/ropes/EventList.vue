@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { subjectOf } from '../project/names'
 import { computed, ref } from 'vue'
 import type { EventType } from '../api/bundle'
 import { useProject, type Part } from '../project/useProject'
@@ -14,7 +15,7 @@ const project = useProject()
 const subjects = computed(() => {
   const groups = new Map<string, { event: Part<EventType>; ropes: number }[]>()
   for (const event of project.events) {
-    const subject = event.body.name.split('.')[0]
+    const subject = subjectOf(event.body.name)
     const ropes = project.ropes.filter((r) => r.body.event === event.body.name && !r.body.off).length
     groups.set(subject, [...(groups.get(subject) ?? []), { event, ropes }])
   }

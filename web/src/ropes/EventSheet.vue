@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { subjectOf } from '../project/names'
 import { computed, ref } from 'vue'
 import type { InputInstance } from 'element-plus'
 import { freeName } from '../common/freeName'
@@ -87,7 +88,7 @@ function addOption(index: number) {
 // A new event: one that most games have, or any name.
 const fresh = ref('')
 const subject = ref('')
-const subjects = computed(() => [...new Set(project.events.map((e) => e.body.name.split('.')[0]))])
+const subjects = computed(() => [...new Set(project.events.map((e) => subjectOf(e.body.name)))])
 async function make(name: string, of: Omit<EventType, 'name'>) {
   const id = await project.add('event', { name, ...of })
   if (!id) return

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { subjectOf } from '../project/names'
 import { computed, ref } from 'vue'
 import OneOf from '../common/OneOf.vue'
 import Choice from '../common/Choice.vue'
@@ -49,7 +50,7 @@ function byKey(e: KeyboardEvent, isDown: boolean) {
   if (isDown) props.pulling.begin(e.timeStamp)
   else if (!kept.value) props.pulling.end()
 }
-const subjectName = computed(() => props.pulling.subject || props.event.name.split('.')[0])
+const subjectName = computed(() => props.pulling.subject || subjectOf(props.event.name))
 </script>
 
 <template>
@@ -196,7 +197,7 @@ const subjectName = computed(() => props.pulling.subject || props.event.name.spl
           :value="hand.subject"
           label="Subject"
           maxlength="80"
-          :placeholder="event.name.split('.')[0]"
+          :placeholder="subjectOf(event.name)"
           :take="(text) => (hand.subject = text)"
         />
       </label>

@@ -1,3 +1,4 @@
+import { setting } from '../common/settings'
 import type { EventType, Payload, Rope, Vector } from '../api/bundle'
 import type { NumbersReport } from '../api/client'
 import { pathOf, ring, type Grip, type Outline, type Outlines } from '../stage/outlines'
@@ -10,6 +11,8 @@ const ARROW = 0.8
 const VELOCITY = 0.25
 /** A drag over this share of the picture's height is as strong as can be. */
 const STRONGEST = 0.6
+/** What the game's own hit test may reach. */
+const HIT = (({ unit, least, most }) => ({ unit, least, most }))(setting('Rope', 'hit'))
 
 const WAYS = ['direction', 'heading', 'normal'] as const
 const isWay = (type: string) => (WAYS as readonly string[]).includes(type)
@@ -116,13 +119,11 @@ export function ropeOutlines(of: {
       grips.push({
         label: 'Hit-test radius',
         path: 'rope.hit',
-        unit: 'u',
         value: hit,
-        least: 0.01,
-        most: 10_000,
+        ...HIT,
         step: 0.1,
         at: plus(point, [radius, 0, 0]),
-        to: (place) => Number(Math.max(0.01, length(flat(minus(place, point), seen))).toPrecision(3)),
+        to: (place) => Number(Math.max(HIT.least, length(flat(minus(place, point), seen))).toPrecision(3)),
       })
   }
   for (const field of event.fields) {

@@ -13,6 +13,7 @@ import {
   turned,
   type Turn,
 } from './vectors'
+import { setting } from '../common/settings'
 
 /** What shapes a response and gives no light itself, as lines of the world with grips that can be taken hold of. */
 
@@ -103,27 +104,32 @@ function box(frame: Frame, centre: Vector, size: Vector): Vector[][] {
 
 /** A grip on a length from a point along a way. */
 function along(
-  grip: {
-    label: string
-    path: string
-    value: number
-    least: number
-    most: number
-    step: number
-    unit?: string
-  },
+  grip: { label: string; path: string; value: number; least?: number; step: number },
   from: Vector,
   way: Vector,
   per = 1,
 ): NumberGrip {
+  const { least, most, unit } = { ...setting('Emitter', grip.path), ...grip }
   return {
-    unit: 'u',
     ...grip,
+    unit,
+    least,
+    most,
     at: plus(from, times(way, grip.value / per)),
-    to: (place) => fine(held(dot(minus(place, from), way) * per, grip.least, grip.most)),
+    to: (place) => fine(held(dot(minus(place, from), way) * per, least, most)),
   }
 }
 
+/** A grip on an angle. */
+function angled(
+  grip: { label: string; path: string; value: number; at: Vector },
+  of: (place: Vector) => number,
+): NumberGrip {
+  const { least, most, unit } = setting('Emitter', grip.path)
+  return { ...grip, unit, least, most, step: 5, to: (place) => Math.round(held(of(place), least, most)) }
+}
+
+const NOWHERE: Vector = [0, 0, 0]
 const SHAPES = 'birth.shape'
 
 /** Returns where particles are born. */
@@ -134,12 +140,11 @@ function born(shape: Shape, frame: Frame): Outlines {
   const outline = (lines: Vector[][]): Outline[] => [
     { kind: 'birth', name: `born from a ${shape.kind}`, lines },
   ]
-  const radius = (value: number, least: number) =>
-    along(
-      { label: 'Radius of the birth shape', path: `${SHAPES}.radius`, value, least, most: 1000, step: 0.05 },
-      at,
-      x,
-    )
+  const radius = (kind: 'Circle' | 'Sphere' | 'Cone', value: number) => {
+    const { least } = setting('Emitter', `${SHAPES}.<${kind}>.radius`)
+    const label = 'Radius of the birth shape'
+    return along({ label, path: `${SHAPES}.radius`, value, least, step: 0.05 }, at, x)
+  }
   switch (shape.kind) {
     case 'point':
       return { outlines: [], grips: [] }
@@ -148,7 +153,7 @@ function born(shape: Shape, frame: Frame): Outlines {
       const rim = arc(at, times(x, shape.radius), axis, -(shape.arc ?? 360))
       return {
         outlines: outline([(shape.arc ?? 360) < 360 ? [at, ...rim, at] : rim]),
-        grips: [radius(shape.radius, 0.001)],
+        grips: [radius('Circle', shape.radius)],
       }
     }
     case 'sphere': {
@@ -158,7 +163,7 @@ function born(shape: Shape, frame: Frame): Outlines {
           arc(at, times(x, shape.radius), z, 360),
           arc(at, times(x, shape.radius), axis, 360),
         ]),
-        grips: [radius(shape.radius, 0.001)],
+        grips: [radius('Sphere', shape.radius)],
       }
     }
     case 'cone': {
@@ -173,18 +178,11 @@ function born(shape: Shape, frame: Frame): Outlines {
       return {
         outlines: outline([arc(at, times(x, shape.radius), axis, 360), tilt(1, right), tilt(-1, left)]),
         grips: [
-          radius(shape.radius, 0),
-          {
-            label: 'Angle of the cone',
-            path: `${SHAPES}.angle`,
-            unit: '°',
-            value: shape.angle,
-            least: 0,
-            most: 180,
-            step: 5,
-            at: end,
-            to: (place) => Math.round(held(between(minus(place, right), axis), 0, 180)),
-          },
+          radius('Cone', shape.radius),
+          angled(
+            { label: 'Angle of the cone', path: `${SHAPES}.angle`, value: shape.angle, at: end },
+            (place) => between(minus(place, right), axis),
+          ),
         ],
       }
     }
@@ -197,8 +195,6 @@ function born(shape: Shape, frame: Frame): Outlines {
               label: `Full size of the birth shape, ${'xyz'[i]}`,
               path: `${SHAPES}.size.${i}`,
               value: shape.size[i],
-              least: 0,
-              most: 2000,
               step: 0.1,
             },
             at,
@@ -216,8 +212,6 @@ function born(shape: Shape, frame: Frame): Outlines {
               label: 'Length of the birth shape',
               path: `${SHAPES}.length`,
               value: shape.length,
-              least: 0.001,
-              most: 2000,
               step: 0.1,
             },
             at,
@@ -274,25 +268,15 @@ function thrown(emitter: Emitter, frame: Frame, seen: Vector): Outlines {
   return {
     outlines: [{ kind: 'throw', name, lines }],
     grips: [
-      {
-        label: 'Spread',
-        path: 'birth.spread',
-        unit: '°',
-        value: spread,
-        least: 0,
-        most: 180,
-        step: 5,
-        at: plus(at, edge(fast, 1)),
-        to: (place) => Math.round(held(between(minus(place, at), axis), 0, 180)),
-      },
+      angled({ label: 'Spread', path: 'birth.spread', value: spread, at: plus(at, edge(fast, 1)) }, (place) =>
+        between(minus(place, at), axis),
+      ),
       along(
         {
           label: 'Fastest',
           path: 'birth.speed.1',
-          unit: 'u/s',
           value: speed[1],
           least: speed[0],
-          most: 1000,
           step: 0.5,
         },
         at,
@@ -329,9 +313,9 @@ function placeless(
 
 function forced(force: Force, i: number, frame: Frame, back: Turn, origin: Vector): Outlines {
   if (force.kind === 'push' || force.kind === 'turbulence') return placeless(force, frame, origin)
-  const at = frame.place(force.place)
+  const at = frame.place(force.place ?? NOWHERE)
   const x = frame.turn(X)
-  const axis = force.kind === 'swirl' ? direction(frame.turn(force.axis)) : frame.turn([0, 0, 1])
+  const axis = force.kind === 'swirl' ? direction(frame.turn(force.axis ?? Y)) : frame.turn([0, 0, 1])
   const from =
     Math.abs(dot(x, axis)) > 0.9 ? direction(cross(axis, Y)) : direction(cross(axis, cross(x, axis)))
   const name = force.kind === 'swirl' ? 'swirl' : 'attractor'
@@ -360,8 +344,6 @@ function forced(force: Force, i: number, frame: Frame, back: Turn, origin: Vecto
           label: `Radius of the ${name}`,
           path: `life.forces.${i}.radius`,
           value: force.radius,
-          least: 0.001,
-          most: 1000,
           step: 0.1,
         },
         at,
@@ -377,12 +359,14 @@ function struck(emitter: Emitter, frame: Frame, back: Turn, standing: Standing):
   if (!barrier) return { outlines: [], grips: [] }
   if (barrier.kind === 'box')
     return {
-      outlines: [{ kind: 'barrier', name: 'strikes a box', lines: box(frame, barrier.place, barrier.size) }],
+      outlines: [
+        { kind: 'barrier', name: 'strikes a box', lines: box(frame, barrier.place ?? NOWHERE, barrier.size) },
+      ],
       grips: [
         {
           label: 'Place of the box',
           path: `${path}.place`,
-          at: frame.place(barrier.place),
+          at: frame.place(barrier.place ?? NOWHERE),
           back: (place) => back(minus(place, standing.origin)).map(fine) as Vector,
         },
         ...[X, Y].map((way, i) =>
@@ -391,11 +375,9 @@ function struck(emitter: Emitter, frame: Frame, back: Turn, standing: Standing):
               label: `Full size of the box, ${'xyz'[i]}`,
               path: `${path}.size.${i}`,
               value: barrier.size[i],
-              least: 0.001,
-              most: 10_000,
               step: 0.1,
             },
-            frame.place(barrier.place),
+            frame.place(barrier.place ?? NOWHERE),
             frame.turn(way),
             2,
           ),
@@ -403,8 +385,10 @@ function struck(emitter: Emitter, frame: Frame, back: Turn, standing: Standing):
       ],
     }
   const ground = barrier.kind === 'ground'
-  const at = ground ? plus(standing.origin, [0, barrier.level ?? 0, 0]) : frame.place(barrier.place)
-  const normal = ground ? Y : direction(frame.turn(direction(barrier.normal)))
+  const at = ground
+    ? plus(standing.origin, [0, barrier.level ?? 0, 0])
+    : frame.place(barrier.place ?? NOWHERE)
+  const normal = ground ? Y : direction(frame.turn(direction(barrier.normal ?? Y)))
   const way = direction(cross(normal, standing.seen), X)
   return {
     outlines: [
@@ -421,8 +405,6 @@ function struck(emitter: Emitter, frame: Frame, back: Turn, standing: Standing):
               label: 'Level of the ground',
               path: `${path}.level`,
               value: barrier.level ?? 0,
-              least: -10_000,
-              most: 10_000,
               step: 0.1,
             },
             plus(standing.origin, times(way, 0.8)),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { setting } from '../../common/settings'
 import { computed, ref } from 'vue'
 import Choice from '../../common/Choice.vue'
 import type { Binding, Effect, Key, Mode, Pair, Parameter, Property } from '../../api/bundle'
@@ -9,6 +10,8 @@ import { showNumber } from '../../common/numberText'
 import CurveLane from '../../effect/CurveLane.vue'
 import { useProject } from '../../project/useProject'
 import { actsOn, binding, modesOn, numeric, rebind, scalar, typeOf } from './parameters'
+
+const SHAPE = setting('Remap', 'shape')
 
 /** Where a parameter acts: each line a property, how the value meets the authored one, on which emitters, by which curve. */
 const props = defineProps<{ effect: Effect; parameter: Parameter; report?: ParameterReport }>()
@@ -193,8 +196,8 @@ const options = computed(() =>
           label="shape"
           over="its range"
           unit=" "
-          :least="-10"
-          :most="10"
+          :least="SHAPE.least"
+          :most="SHAPE.most"
           @draft="edit(i, (x) => (x.remap!.shape = $event), false)"
           @commit="edit(i, (x) => (x.remap!.shape = $event))"
         />

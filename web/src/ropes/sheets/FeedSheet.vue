@@ -4,6 +4,7 @@ import Choice from '../../common/Choice.vue'
 import type { Datum, EaseName, Feed, Key, Rope } from '../../api/bundle'
 import NumberField from '../../common/NumberField.vue'
 import PairField from '../../common/PairField.vue'
+import { bounds, setting } from '../../common/settings'
 import CurveLane from '../../effect/CurveLane.vue'
 import TryField from '../../effects/turn/TryField.vue'
 import { numeric, scalar } from '../../effects/turn/parameters'
@@ -75,12 +76,13 @@ function setShape(name: string) {
     else f.shape = [{ at: 0, value: 0, ease: name as EaseName }, STRAIGHT[1]]
   })
 }
+const SHAPE = setting('Feed', 'shape')
 const TIMES = [
   [
-    { key: 'rise', words: 'rises over', most: 60 },
-    { key: 'fall', words: 'falls over', most: 60 },
+    { key: 'rise', words: 'rises over' },
+    { key: 'fall', words: 'falls over' },
   ],
-  [{ key: 'every', words: 'sampled every', most: 10 }],
+  [{ key: 'every', words: 'sampled every' }],
 ] as const
 const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =>
   edit((f) => {
@@ -183,8 +185,8 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
       label="course"
       over="its range"
       unit=" "
-      :least="-10"
-      :most="10"
+      :least="SHAPE.least"
+      :most="SHAPE.most"
       @draft="edit((f) => (f.shape = $event), false)"
       @commit="edit((f) => (f.shape = $event))"
     />
@@ -194,12 +196,9 @@ const setTime = (key: 'rise' | 'fall' | 'every', value: number, save: boolean) =
           <span>{{ t.words }}</span>
           <NumberField
             :value="feed[t.key] ?? 0"
-            v-explains="`Feed.${t.key}`"
+            v-bind="bounds('Feed', t.key)"
             :label="`${feed.parameter} ${t.words}`"
-            unit="s"
             kind="time"
-            :least="0"
-            :most="t.most"
             :steps-per-second="project.stepsPerSecond"
             @draft="setTime(t.key, $event, false)"
             @commit="setTime(t.key, $event, true)"

@@ -53,7 +53,10 @@ import tools.jackson.databind.node.ObjectNode;
 @DisplayName("The page computes what the JVM computes")
 class SameInBrowserIT extends AtBench {
     /** Effects made at random, besides those of the demo and the recipes. */
-    private static final int MADE = 500;
+    private static final int MADE = 200;
+
+    /** Projects made at random: ropes, what they wait for and what they play. */
+    private static final int PROJECTS = 500;
 
     private static final int AT_ONCE = 25;
 
@@ -102,7 +105,7 @@ class SameInBrowserIT extends AtBench {
               const frames = [];
               for (let k = 0; k < head.live.length; k += every)
                 frames.push(sum(core.rehearsedLook({ from: k, count: 1 }).frames[0]));
-              while (!core.sizeOn({ runs: 1 }).answer.over);
+              for (let run = 0; run < runs; run++) core.sizeTaken(core.sizeRun({ run }).answer);
               const accounts = core.rehearsedAccounts({ step: head.live.length, most: 40 }).answer;
               return { head, frames, sized: core.sized({}).answer, accounts };
             };
@@ -284,7 +287,8 @@ class SameInBrowserIT extends AtBench {
         while (!here.on(500).over()) {
             assertThat(here.view().live()).isNotEmpty();
         }
-        while (!here.size(1).over()) {
+        for (int run = 0; run < 3; run++) {
+            here.take(JsonText.parse(JSON.writeValueAsString(here.run(run))).value());
             assertThat(here.sized()).isNotEmpty();
         }
         JsonNode view = JSON.readTree(JSON.writeValueAsString(here.view()));
@@ -392,7 +396,7 @@ class SameInBrowserIT extends AtBench {
                         (ObjectNode) models.get(random.nextInt(models.size())).deepCopy();
                 effect.put("name", "made " + (made + i));
                 effect.set("tries", JSON.createArrayNode());
-                stir(effect, random);
+                Stirred.stir(effect, random);
                 Bundle.Read<?> alone = Bundle.readEffect(effect);
                 if (alone.value().isEmpty()) {
                     // What is refused is refused in the same words there.
@@ -417,31 +421,27 @@ class SameInBrowserIT extends AtBench {
         assertThat(refused).as("some of what is made at random must be wrong").isPositive();
     }
 
-    // Changes some numbers, and takes some settings away.
-    private static void stir(JsonNode node, SplittableRandom random) {
-        if (node instanceof ObjectNode object) {
-            for (String key : List.copyOf(object.propertyNames())) {
-                JsonNode value = object.get(key);
-                if (value.isNumber() && !key.equals("id") && random.nextInt(12) == 0) {
-                    double changed = value.doubleValue() * random.nextDouble(0.3, 1.8);
-                    object.put(key, value.isIntegralNumber() && random.nextInt(40) > 0 ? Math.rint(changed) : changed);
-                } else if (random.nextInt(500) == 0 && !key.equals("name")) {
-                    object.remove(key);
-                } else {
-                    stir(value, random);
-                }
+    @Test
+    void forProjectsMadeAtRandom() {
+        Stirred stirred = new Stirred((ObjectNode) JSON.readTree(Bundle.write(Demo.project())), 2027);
+        int refused = 0;
+        for (int made = 0; made < PROJECTS; ) {
+            Bundle.Read<Project> read = Bundle.read(stirred.project());
+            if (read.value().isEmpty()) {
+                refused++;
+                continue;
             }
-        } else if (node instanceof ArrayNode list) {
-            for (int i = 0; i < list.size(); i++) {
-                if (list.get(i).isNumber() && random.nextInt(12) == 0) {
-                    list.set(
-                            i,
-                            JSON.getNodeFactory().numberNode(list.get(i).doubleValue() * random.nextDouble(0.6, 1.4)));
-                } else {
-                    stir(list.get(i), random);
-                }
-            }
+            made++;
+            Project project = read.value().get();
+            Whole whole = open(project);
+            Responses responses = new Responses((key, maker) -> maker.apply(key), (key, maker) -> maker.apply(key));
+            same("project " + made, "responses", Map.of(), responses.of(whole, null));
+            same("project " + made, "wiring", Map.of(), Wirings.of(whole, responses, null, null));
+            Map<String, ?> wish = Map.of("rope", 4000, "seed", made);
+            Answer<?> here = Takes.of(whole, new TakeWish(4000L, null, null, null, null, null, made));
+            same("project " + made, "take", wish, ask("take", wish), here);
         }
+        assertThat(refused).as("some of what is made at random must be wrong").isPositive();
     }
 
     /** What a hand might do in two minutes, all of it at times between frames. */
