@@ -215,6 +215,17 @@ class ApiTest {
     }
 
     @Test
+    void theCoreIsSmallOnItsWay() {
+        Answer small = server.send("GET", "/core/core.wasm", null, "Accept-Encoding", "gzip, br");
+        assertThat(small.response().headers().firstValue("Content-Encoding")).contains("br");
+        assertThat(small.response().headers().firstValue("Content-Type")).contains("application/wasm");
+        assertThat(small.bytes().length).isLessThan(500_000);
+        Answer whole = server.send("GET", "/core/core.wasm", null);
+        assertThat(whole.response().headers().firstValue("Content-Encoding")).isEmpty();
+        assertThat(whole.bytes()).startsWith(0, 'a', 's', 'm').hasSizeGreaterThan(1_000_000);
+    }
+
+    @Test
     void whatIsNotThereIsAProblemDetail() {
         for (String path : new String[] {"/api/projects/99", "/api/parts/9999/revisions", "/api/sprites/none"}) {
             Answer answer = server.send("GET", path, null);
