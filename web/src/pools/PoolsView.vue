@@ -143,6 +143,10 @@ useKeys({
         <p v-else-if="line.sized" class="quiet">
           At most {{ line.sized.peak.value }} at once in any of the runs: one is enough.
         </p>
+        <p v-else-if="rehearsal.sizing" class="quiet">
+          The rehearsal is being played {{ rehearsal.sizing.all }} times; what pools of every size lose is
+          shown here when it has been.
+        </p>
         <p v-else class="quiet">
           “Find the sizes” plays the rehearsal 200 times, each with draws of its own, and puts what was held
           through pools of every size.

@@ -5,12 +5,12 @@ import bellrope.core.effect.Birth;
 import bellrope.core.effect.Burst;
 import bellrope.core.effect.Shape;
 import bellrope.core.effect.Stream;
-import bellrope.core.value.Bounds;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Range;
 import bellrope.core.value.Vec3;
 import bellrope.core.value.Weights;
 import java.util.List;
+import java.util.function.Function;
 
 /** The first act of an emitter as JSON, both ways. */
 final class BirthJson {
@@ -56,16 +56,20 @@ final class BirthJson {
 
     private static final Notation<Shape.Fill> FILL = Notations.choice("Fill", Shape.Fill.class);
 
+    private static <S> Setting<S, Shape.Fill> fill(Form.Keys<S> f, Function<S, Shape.Fill> getter) {
+        return f.set("fill", getter, FILL)
+                .usual(Shape.Fill.INSIDE)
+                .always()
+                .says("On its rim or shell, or all through.");
+    }
+
     private static final Kinds<Shape> SHAPE = Kinds.of("Shape", "kind", k -> {
         var point = k.kind("point", "Point", f -> v -> new Shape.Point());
         var circle = k.kind("circle", Form.<Shape.Circle>of("Circle", f -> {
             var radius = f.number("radius", Shape.Circle::radius)
                     .within(Shape.Circle.RADIUS, "u")
                     .says("From its middle to its rim.");
-            var fill = f.set("fill", Shape.Circle::fill, FILL)
-                    .usual(Shape.Fill.INSIDE)
-                    .always()
-                    .says("On its rim or shell, or all through.");
+            var fill = fill(f, Shape.Circle::fill);
             var arc = f.number("arc", Shape.Circle::arc)
                     .usual(360.0)
                     .within(Shape.Circle.ARC, "°")
@@ -76,10 +80,7 @@ final class BirthJson {
             var radius = f.number("radius", Shape.Sphere::radius)
                     .within(Shape.Sphere.RADIUS, "u")
                     .says("From its middle to its shell.");
-            var fill = f.set("fill", Shape.Sphere::fill, FILL)
-                    .usual(Shape.Fill.INSIDE)
-                    .always()
-                    .says("On its rim or shell, or all through.");
+            var fill = fill(f, Shape.Sphere::fill);
             return v -> new Shape.Sphere(radius.of(v), fill.of(v));
         }));
         var cone = k.kind("cone", Form.<Shape.Cone>of("Cone", f -> {
@@ -189,7 +190,7 @@ final class BirthJson {
                 .within(Birth.SPEED, "u/s")
                 .says("How fast a particle is thrown; each draws its own from the range.");
         var lifetime = f.range("lifetime", Birth::lifetime)
-                .within(Bounds.above(Birth.LIFETIME.least(), Birth.LIFETIME.most()), "s")
+                .within(Birth.LIFETIME, "s")
                 .says("How long a particle lives; each draws its own from the range.");
         var size = f.range("size", Birth::size)
                 .within(Birth.SIZE, "u")

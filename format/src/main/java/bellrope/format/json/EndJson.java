@@ -4,7 +4,6 @@ import bellrope.core.effect.End;
 import bellrope.core.effect.End.Barrier;
 import bellrope.core.effect.End.Child;
 import bellrope.core.effect.End.Trail;
-import bellrope.core.value.Bounds;
 import bellrope.core.value.Curve;
 import bellrope.core.value.Gradient;
 import bellrope.core.value.Vec3;
@@ -39,7 +38,7 @@ final class EndJson {
                     .within(Barrier.Box.PLACE, "u")
                     .says("Its middle, in the effect's frame.");
             var size = f.vector("size", Barrier.Box::size)
-                    .within(Bounds.above(0, Barrier.Box.SIZE.most()), "u")
+                    .within(Barrier.Box.SIZE, "u")
                     .says("Full width, height and depth, u.");
             var keepsIn = f.flag("keepsIn", Barrier.Box::keepsIn)
                     .always()

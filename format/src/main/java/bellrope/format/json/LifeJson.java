@@ -10,11 +10,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.Function;
 
 /** The second act of an emitter as JSON, both ways. */
 final class LifeJson {
     private static final Notation<Force.Falloff> FALLOFF = Notations.choice(
             "Falloff", Force.Falloff.class, "With the distance d: 1 up to the radius r; 1 − d/r; or 1 / (1 + (d/r)²).");
+
+    private static <F> Setting<F, Force.Falloff> falloff(Form.Keys<F> f, Function<F, Force.Falloff> getter) {
+        return f.set("falloff", getter, FALLOFF).says("How the force grows weaker towards its radius.");
+    }
 
     private static final Kinds<Force> FORCE = Kinds.of("Force", "kind", "Places and axes in the effect's frame.", k -> {
         var attractor = k.kind("attractor", Form.<Force.Attractor>of("Attractor", f -> {
@@ -29,8 +34,7 @@ final class LifeJson {
                     var radius = f.number("radius", Force.Attractor::radius)
                             .within(Force.Attractor.RADIUS, "u")
                             .says("Within which it is felt, as its fall-off says.");
-                    var falloff = f.set("falloff", Force.Attractor::falloff, FALLOFF)
-                            .says("How the force grows weaker towards its radius.");
+                    var falloff = falloff(f, Force.Attractor::falloff);
                     return v -> new Force.Attractor(place.of(v), strength.of(v), radius.of(v), falloff.of(v));
                 }))
                 .says("A force that pulls towards a place.");
@@ -50,8 +54,7 @@ final class LifeJson {
                     var radius = f.number("radius", Force.Swirl::radius)
                             .within(Force.Swirl.RADIUS, "u")
                             .says("Within which it is felt, as its fall-off says.");
-                    var falloff = f.set("falloff", Force.Swirl::falloff, FALLOFF)
-                            .says("How the force grows weaker towards its radius.");
+                    var falloff = falloff(f, Force.Swirl::falloff);
                     return v -> new Force.Swirl(place.of(v), axis.of(v), strength.of(v), radius.of(v), falloff.of(v));
                 }))
                 .says("A force that drives around an axis.");

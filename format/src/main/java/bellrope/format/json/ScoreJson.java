@@ -11,6 +11,7 @@ import bellrope.core.value.Demand;
 import bellrope.core.value.Vec3;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 
 /** Pools and scores as JSON, both ways. */
 final class ScoreJson {
@@ -48,6 +49,10 @@ final class ScoreJson {
         return v -> new Mark(at.of(v), lasts.of(v), value.of(v), payload.of(v));
     });
 
+    private static <P> Setting<P, Double> rate(Form.Keys<P> f, Function<P, Double> getter) {
+        return f.number("perSecond", getter).within(Pattern.RATE, "/s").says("How many a second.");
+    }
+
     private static final Kinds<Pattern> PATTERN =
             Kinds.of("Pattern", "kind", "When the event of a lane arrives.", k -> {
                 var marks = k.kind(
@@ -60,18 +65,14 @@ final class ScoreJson {
                         }));
                 var steady =
                         k.kind("steady", Form.<Pattern.Steady>of("Steady", "Evenly, the first at the beginning.", f -> {
-                            var perSecond = f.number("perSecond", Pattern.Steady::perSecond)
-                                    .within(Pattern.RATE, "/s")
-                                    .says("How many a second.");
+                            var perSecond = rate(f, Pattern.Steady::perSecond);
                             return v -> new Pattern.Steady(perSecond.of(v));
                         }));
                 var poisson = k.kind(
                         "poisson",
                         Form.<Pattern.Poisson>of(
                                 "Poisson", "Each independent of all others, so many on average.", f -> {
-                                    var perSecond = f.number("perSecond", Pattern.Poisson::perSecond)
-                                            .within(Pattern.RATE, "/s")
-                                            .says("How many a second.");
+                                    var perSecond = rate(f, Pattern.Poisson::perSecond);
                                     return v -> new Pattern.Poisson(perSecond.of(v));
                                 }));
                 var salvos = k.kind(
