@@ -192,8 +192,7 @@ class DraftTest extends LinkStory {
 
     @Test
     void aPageOfNoProjectIsTurnedAway() throws Exception {
-        try (TestSocket page = new TestSocket(server, "/api/drafts?project=77")) {
-            assertThat(page.why()).isEqualTo("1007 project: the number of a project");
-        }
+        assertThat(TestSocket.turnedAway(server, "/api/drafts?project=77"))
+                .isEqualTo("1007 project: the number of a project");
     }
 }

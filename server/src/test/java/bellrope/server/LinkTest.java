@@ -265,8 +265,7 @@ class LinkTest extends LinkStory {
                 .get("id")
                 .asLong();
         try (TestSocket game = new TestSocket(server, "/link?project=1");
-                TestSocket again = new TestSocket(server, "/link?project=Elsewhere%20%25");
-                TestSocket wrong = new TestSocket(server, "/link?project=nowhere")) {
+                TestSocket again = new TestSocket(server, "/link?project=Elsewhere%20%25")) {
             game.say(HELLO.formatted("moves"));
             game.say(said(1, 3));
             assertThat(game.word("taken").get("next").asLong()).isEqualTo(4);
@@ -275,7 +274,7 @@ class LinkTest extends LinkStory {
             assertThat(welcome.get("project").asLong()).isEqualTo(elsewhere);
             assertThat(welcome.get("next").asLong()).isEqualTo(1);
             assertThat(game.why()).startsWith("4409 ");
-            assertThat(wrong.why()).startsWith("1007 ");
+            assertThat(TestSocket.turnedAway(server, "/link?project=nowhere")).startsWith("1007 ");
         }
     }
 
@@ -470,9 +469,8 @@ class LinkTest extends LinkStory {
             game.say("{\"is\":\"hello\",\"protocol\":2}");
             assertThat(game.why()).startsWith("1002 protocol 1 is spoken here");
         }
-        try (TestSocket game = new TestSocket(server, "/link?project=77")) {
-            assertThat(game.why()).isEqualTo("1007 project: the number or the name of a project");
-        }
+        assertThat(TestSocket.turnedAway(server, "/link?project=77"))
+                .isEqualTo("1007 project: the number or the name of a project");
         try (TestSocket game = new TestSocket(server, "/link?project=1")) {
             game.say(" ".repeat(3 << 20));
             assertThat(game.why()).startsWith("1009 ");

@@ -89,9 +89,8 @@ class NewsSocketTest {
 
     @Test
     void aProjectThatIsNoneIsRefusedInWords() throws Exception {
-        try (TestSocket reader = reader(999, "a")) {
-            assertThat(reader.why()).isEqualTo("1007 project: the number of a project");
-        }
+        assertThat(TestSocket.turnedAway(server, "/api/news?project=999&reader=a"))
+                .isEqualTo("1007 project: the number of a project");
     }
 
     @Test
