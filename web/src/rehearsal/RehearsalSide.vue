@@ -13,13 +13,15 @@ const props = defineProps<{
   played: RehearsalView
   /** What it is compared with. */
   before?: Before
+  /** When one was kept before the page was loaded, that can be played again. */
+  earlier?: string
   /** The moment that is looked at. */
   seconds: number
   /** The account that a mark led to, in place of the last ones. */
   account?: AccountReport
   lately: AccountReport[]
 }>()
-const emit = defineEmits<{ seek: [seconds: number]; all: []; keep: []; forget: [] }>()
+const emit = defineEmits<{ seek: [seconds: number]; all: []; keep: []; again: []; forget: [] }>()
 const project = useProject()
 
 const to = (pool?: number) => ({ path: '/pools', query: { project: project.id, pool } })
@@ -83,6 +85,12 @@ const told = (a: AccountReport, alone: boolean) =>
         </tbody>
       </table>
     </template>
+    <p v-else-if="earlier" class="quiet small">
+      A rehearsal was kept at {{ earlier }}.
+      <el-button link class="link" @click="emit('again')">compare with it again</el-button>&ensp;
+      <el-button link class="link" @click="emit('keep')">keep this instead</el-button>&ensp;
+      <el-button link class="link" @click="emit('forget')">forget it</el-button>
+    </p>
     <p v-else class="quiet small">
       Keep this rehearsal, change something, and see by how much it differs.
       <el-button link class="link" @click="emit('keep')">keep it to compare</el-button>

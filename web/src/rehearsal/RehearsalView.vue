@@ -414,12 +414,14 @@ useKeys({
         v-if="played"
         :played="played"
         :before="rehearsal.before"
+        :earlier="rehearsal.earlier?.at"
         :seconds="seconds"
         :account="account"
         :lately="lately"
         @seek="seek"
         @all="account = undefined"
         @keep="rehearsal.keep()"
+        @again="rehearsal.compareAgain()"
         @forget="rehearsal.forget()"
       />
       <p v-else class="quiet waits">Being played…</p>

@@ -2,9 +2,17 @@ import { defineStore } from 'pinia'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { type AccountReport, type Progress, type RehearsalView, type SizedView } from '../api/client'
 import type { Score } from '../api/bundle'
-import { Core, type Told } from '../core/core'
+import { Core, type Shown, type Told } from '../core/core'
 import { looked } from '../core/looked'
-import { keepSizes, keptSizes, stateOf } from './keptSizes'
+import {
+  forgetRehearsal,
+  keepRehearsal,
+  keepSizes,
+  keptRehearsal,
+  keptSizes,
+  stateOf,
+  type KeptRehearsal,
+} from './kept'
 import { playTogether, type HeldRun, type Player } from './together'
 import { useProject, type Part } from '../project/useProject'
 import type { Take } from '../stage/frames'
@@ -24,6 +32,13 @@ export const RUNS = 200
 const SLICE = 80
 /** How long a change is left to be followed by another, ms. */
 const SETTLE = 250
+
+/** Says when, such as 14:05; of another day 1 Dec 14:05. */
+function said(when: Date): string {
+  const time = when.toTimeString().slice(0, 5)
+  if (when.toDateString() === new Date().toDateString()) return time
+  return `${when.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${time}`
+}
 
 const worker = () => new Worker(new URL('../core/worker.ts', import.meta.url), { type: 'module' })
 
@@ -45,6 +60,10 @@ export const useRehearsal = defineStore('rehearsal', () => {
   const chosen = ref(0)
   const take = shallowRef<Played>()
   const before = shallowRef<Before>()
+  /** One that was kept before the page was loaded, or another score chosen; it can be played again. */
+  const earlier = shallowRef<KeptRehearsal & { at: string }>()
+  /** What the rehearsal that is shown is played from. */
+  let origin: Omit<KeptRehearsal, 'kept'> | undefined
   const playing = ref<Progress>()
   const sizing = ref<Progress>()
   const sized = shallowRef<SizedView[]>([])
@@ -83,21 +102,32 @@ export const useRehearsal = defineStore('rehearsal', () => {
     measured.value = now()
   }
 
+  async function recallKept(): Promise<void> {
+    const { project: of, score: chosen } = now()
+    const kept = await keptRehearsal(of, chosen)
+    if (kept && !before.value && project.id === of && score.value?.id === chosen)
+      earlier.value = { ...kept, at: said(new Date(kept.kept)) }
+  }
+
   watch(
     [() => project.id, () => score.value?.id],
     () => {
       stop()
       take.value = undefined
       before.value = undefined
+      earlier.value = undefined
       sized.value = []
       failure.value = ''
-      if (score.value) void recall()
+      if (score.value) {
+        void recall()
+        void recallKept()
+      }
     },
     { immediate: true },
   )
 
-  const ask = (question: Parameters<Core['ask']>[1], wish: object): Promise<Told> =>
-    core.ask(project, question, 'the rehearsal', wish)
+  const ask = (question: Parameters<Core['ask']>[1], wish: object, of: Shown = project): Promise<Told> =>
+    core.ask(of, question, 'the rehearsal', wish)
 
   function stop() {
     turn++
@@ -133,19 +163,68 @@ export const useRehearsal = defineStore('rehearsal', () => {
   /** Keeps what is shown as it is, to compare with it what is played from now on. */
   async function keep() {
     const shows = take.value
-    if (!shows || playing.value) return
+    const from = origin
+    if (!shows || !from || playing.value) return
     const mine = turn
+    const { project: of, score: chosen } = shown.value
     try {
-      await ask('rehearsedKept', {})
-      const look = pictures(true)
-      const first = await look(0, 1)
+      const kept = await keepPlayed(shows.head, new Date())
       if (mine !== turn && take.value !== shows) return
-      before.value = { take: looked(shows.head, first, look), at: new Date().toTimeString().slice(0, 5) }
+      before.value = kept
+      earlier.value = undefined
+      void keepRehearsal(of, chosen, { kept: Date.now(), ...from })
     } catch (e) {
       failure.value = (e as Error).message
     }
   }
-  const forget = () => (before.value = undefined)
+
+  // The core keeps what it played last.
+  async function keepPlayed(head: RehearsalView, when: Date): Promise<Before> {
+    await ask('rehearsedKept', {})
+    const look = pictures(true)
+    return { take: looked(head, await look(0, 1), look), at: said(when) }
+  }
+
+  /** Plays what was kept earlier, to compare with it again, and then what is now. */
+  async function compareAgain() {
+    const kept = earlier.value
+    if (!kept || !score.value) return
+    stop()
+    const mine = turn
+    let broke = ''
+    failure.value = ''
+    // The core has one that was played last; what is shown is of it.
+    take.value = undefined
+    shown.value = { project: 0, score: 0, content: -1 }
+    playing.value = { done: 0, all: kept.wish.score.seconds, over: false }
+    try {
+      const was: Shown = {
+        id: project.id,
+        name: project.name,
+        parts: new Map(kept.parts.map((part) => [part.id, part])),
+      }
+      await ask('rehearse', { runs: RUNS, ...kept.wish }, was)
+      if (mine !== turn || !(await pieces(mine, 60, 2000, (p) => (playing.value = p)))) return
+      const told = await ask('rehearsed', {})
+      if (mine !== turn) return
+      const again = await keepPlayed(told.head as RehearsalView, new Date(kept.kept))
+      if (mine !== turn) return
+      before.value = again
+      earlier.value = undefined
+    } catch (e) {
+      broke = `What was kept at ${kept.at} cannot be played: ${(e as Error).message}`
+    }
+    if (mine !== turn) return
+    await play()
+    failure.value ||= broke
+  }
+
+  /** Ends the comparison. */
+  function forget() {
+    before.value = undefined
+    earlier.value = undefined
+    void forgetRehearsal(now().project, now().score)
+  }
 
   const wish = () => ({ score: score.value!.body, runs: RUNS, drafts: project.draftList })
   async function begin(mine: number): Promise<boolean> {
@@ -159,6 +238,8 @@ export const useRehearsal = defineStore('rehearsal', () => {
     stop()
     const mine = turn
     const what = now()
+    const { score: body, drafts } = wish()
+    const from = { parts: [...project.parts.values()], wish: { score: body, drafts } }
     failure.value = ''
     playing.value = { done: 0, all: score.value.body.seconds, over: false }
     try {
@@ -172,6 +253,7 @@ export const useRehearsal = defineStore('rehearsal', () => {
         pictures(false),
       )
       shown.value = what
+      origin = from
     } catch (e) {
       if (mine === turn) failure.value = (e as Error).message
     } finally {
@@ -271,7 +353,9 @@ export const useRehearsal = defineStore('rehearsal', () => {
     score,
     take,
     before,
+    earlier,
     keep,
+    compareAgain,
     forget,
     playing,
     sizing,

@@ -264,6 +264,14 @@ class RehearsalIT extends FromNothing {
         bench.press("h");
         bench.await(b -> bench.all(".stage .stage").isEmpty());
         bench.awaitText(".one-of", "before,");
+
+        // What was kept is played again after a reload, as the project was then.
+        double now = most("instances");
+        bench.browser().navigate().refresh();
+        bench.awaitText("[data-testid=compared]", "A rehearsal was kept at");
+        bench.clickText("[data-testid=compared] button", "compare with it again");
+        bench.await(b -> bench.text("[data-testid=compared]")
+                .matches("(?s).*instances " + Math.round(before) + " " + Math.round(now) + " \\+.*"));
         bench.clickText("[data-testid=compared] button", "end it");
         bench.awaitText("[data-testid=compared]", "keep it to compare");
     }
