@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { readNumber, showNumber } from './numberText'
+import { readNumber, showCount, showNumber } from './numberText'
 
 describe('a number field', () => {
   it.each([
@@ -38,4 +38,10 @@ describe('a number field', () => {
   it('knows how long a frame is', () => expect(readNumber('30f', 'time', 30)).toBe(1))
   it('rounds whole numbers', () => expect(readNumber('7/2', 'whole')).toBe(4))
   it('shows no dust', () => expect(showNumber(0.1 + 0.2)).toBe('0.3'))
+  it.each([
+    [9999, '9999'],
+    [30665, '30\u202f665'],
+    [-1234567.25, '-1\u202f234\u202f567.25'],
+    [0.12345, '0.1235'],
+  ])('parts the thousands of %s', (value, text) => expect(showCount(value)).toBe(text))
 })

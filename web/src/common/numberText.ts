@@ -119,3 +119,7 @@ export const showShare = (share: number) => `${showNumber(Number((100 * share).t
 export function showNumber(value: number): string {
   return String(Number(value.toFixed(4)))
 }
+
+/** Returns a number for reading, with a narrow space between thousands from five digits on. */
+export const showCount = (value: number) =>
+  showNumber(value).replace(/^-?\d{5,}/, (whole) => whole.replace(/\B(?=(\d{3})+$)/g, '\u202f'))

@@ -1,5 +1,5 @@
 import type uPlot from 'uplot'
-import { showNumber } from './numberText'
+import { showCount } from './numberText'
 
 /** One line, or one sort of dots, of a chart: a value for each place of the axis, or nothing there. */
 export interface Drawn {
@@ -129,4 +129,4 @@ export function between(from: number, to: number, words: (value: number) => stri
 }
 
 /** Returns a number in three digits, as charts say it. */
-export const brief = (value: number) => showNumber(Number(value.toPrecision(3)))
+export const brief = (value: number) => showCount(Number(value.toPrecision(3)))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { AccountReport, RehearsalView } from '../api/client'
-import { showNumber } from '../common/numberText'
+import { showCount, showNumber } from '../common/numberText'
 import { lossOf } from '../pools/lines'
 import { useProject } from '../project/useProject'
 import { compared } from './compared'
@@ -50,9 +50,9 @@ const told = (a: AccountReport, alone: boolean) =>
       </tbody>
     </table>
     <p class="quiet small">
-      {{ showNumber(played.births) }} born<template v-if="played.dropped"
-        >, <b class="bad">{{ showNumber(played.dropped) }} dropped</b></template
-      >; the limit is {{ showNumber(played.particleLimit) }} particles.
+      {{ showCount(played.births) }} born<template v-if="played.dropped"
+        >, <b class="bad">{{ showCount(played.dropped) }} dropped</b></template
+      >; the limit is {{ showCount(played.particleLimit) }} particles.
       <template v-if="!played.still">Something goes on without end.</template>
     </p>
   </section>
