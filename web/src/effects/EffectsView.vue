@@ -2,6 +2,7 @@
 import { computed, nextTick, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import OneOf from '../common/OneOf.vue'
+import { toTheMinute } from '../common/when'
 import { Refused, type PartView, type PreviewHead } from '../api/client'
 import type { Effect, Vector } from '../api/bundle'
 import { latest } from '../common/latest'
@@ -48,7 +49,7 @@ const effectId = ref(Number(route.query.effect) || project.effects[0]?.id || 0)
 const at = ref(0)
 const saved = computed(() => {
   const when = base.value && new Date(base.value.savedAt)
-  return when ? `before, ${when.toTimeString().slice(0, 5)}` : 'before'
+  return when ? `before, ${toTheMinute(when)}` : 'before'
 })
 const { mode, words, title, flip } = useModes(saved)
 const view = ref<'side' | 'top' | 'free'>('side')

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
+import { toTheSecond } from '../common/when'
 import Choice from '../common/Choice.vue'
 import { api, type ChangesView, type PartView } from '../api/client'
 import { useProject } from '../project/useProject'
@@ -35,10 +36,7 @@ watch([chosen, other], async () => {
   }
 })
 const selected = computed(() => revisions.value.find((r) => r.revision === chosen.value))
-function when(part: PartView) {
-  const d = new Date(part.savedAt)
-  return `${d.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}, ${d.toTimeString().slice(0, 8)}`
-}
+const when = (part: PartView) => toTheSecond(new Date(part.savedAt))
 async function back() {
   if (selected.value && (await project.commit(props.part, selected.value.body))) await load()
 }

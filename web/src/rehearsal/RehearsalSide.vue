@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { AccountReport, RehearsalView } from '../api/client'
-import { showCount, showNumber } from '../common/numberText'
+import { showCount } from '../common/numberText'
 import { lossOf } from '../pools/lines'
 import { useProject } from '../project/useProject'
 import { compared } from './compared'
 import { unitOf } from './usage'
-import type { Before } from './useRehearsal'
+import type { Before, Earlier } from './useRehearsal'
 
 /** What a rehearsal asks for at once at most, who made it, what pools lost, and the accounts up to a moment. */
 const props = defineProps<{
   played: RehearsalView
   /** What it is compared with. */
   before?: Before
-  /** When one was kept before the page was loaded, that can be played again. */
-  earlier?: string
+  /** One that was kept before the page was loaded, or another score chosen. */
+  earlier?: Earlier
   /** The moment that is looked at. */
   seconds: number
   /** The account that a mark led to, in place of the last ones. */
@@ -39,7 +39,7 @@ const told = (a: AccountReport, alone: boolean) =>
       <tbody>
         <tr v-for="l in played.whole" :key="l.name">
           <th scope="row">{{ l.name }}</th>
-          <td class="number">{{ showNumber(Number(l.peak.toPrecision(4))) }}</td>
+          <td class="number">{{ showCount(Number(l.peak.toPrecision(4))) }}</td>
           <td class="quiet">{{ unitOf(l.name) }}</td>
           <td>
             <el-button link class="link" @click="emit('seek', l.peakAt)"
@@ -86,8 +86,9 @@ const told = (a: AccountReport, alone: boolean) =>
       </table>
     </template>
     <p v-else-if="earlier" class="quiet small">
-      A rehearsal was kept at {{ earlier }}.
-      <el-button link class="link" @click="emit('again')">compare with it again</el-button>&ensp;
+      A rehearsal was kept at {{ earlier.at }}.
+      <b v-if="earlier.broke" class="bad">It cannot be played again: {{ earlier.broke }}</b>
+      <el-button v-else link class="link" @click="emit('again')">compare with it again</el-button>&ensp;
       <el-button link class="link" @click="emit('keep')">keep this instead</el-button>&ensp;
       <el-button link class="link" @click="emit('forget')">forget it</el-button>
     </p>

@@ -285,7 +285,8 @@ useKeys({
           <template #left>
             <span class="state" role="status" data-testid="rehearsed">
               <template v-if="rehearsal.playing">
-                playing {{ rehearsal.playing.done.toFixed(1) }} of {{ rehearsal.playing.all.toFixed(0) }} s
+                playing {{ rehearsal.again ? 'what was kept,' : '' }}
+                {{ rehearsal.playing.done.toFixed(1) }} of {{ rehearsal.playing.all.toFixed(0) }} s
                 <el-button link class="link" @click="rehearsal.stop()">stop</el-button>
               </template>
               <template v-else-if="rehearsal.failure">not played</template>
@@ -414,7 +415,7 @@ useKeys({
         v-if="played"
         :played="played"
         :before="rehearsal.before"
-        :earlier="rehearsal.earlier?.at"
+        :earlier="rehearsal.earlier"
         :seconds="seconds"
         :account="account"
         :lately="lately"
@@ -424,7 +425,7 @@ useKeys({
         @again="rehearsal.compareAgain()"
         @forget="rehearsal.forget()"
       />
-      <p v-else class="quiet waits">Being played…</p>
+      <p v-else class="quiet waits">{{ rehearsal.playing ? 'Being played…' : 'Not played.' }}</p>
     </aside>
   </main>
 </template>

@@ -31,6 +31,7 @@ describe('sizes that were found', () => {
 describe('a rehearsal that was kept to compare', () => {
   const kept = (seconds: number) => ({
     kept: 1_000,
+    name: 'Windrow Post',
     parts: [{ id: 7, kind: 'effect', revision: 3, body: { name: 'impact' } }] as unknown as PartView[],
     wish: { score: { name: 'run', seconds } as unknown as Score, drafts: [] },
   })

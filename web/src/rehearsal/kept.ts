@@ -13,7 +13,10 @@ export interface KeptSizes {
 export interface KeptRehearsal {
   /** When it was kept, ms since 1970. */
   kept: number
+  /** Of the project. */
+  name: string
   parts: PartView[]
+  /** What the core was asked for. */
   wish: { score: Score; drafts: object[] }
 }
 

@@ -3,6 +3,7 @@ import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { type AccountReport, type Progress, type RehearsalView, type SizedView } from '../api/client'
 import type { Score } from '../api/bundle'
 import { Core, type Shown, type Told } from '../core/core'
+import { toTheMinute } from '../common/when'
 import { looked } from '../core/looked'
 import {
   forgetRehearsal,
@@ -19,6 +20,15 @@ import type { Take } from '../stage/frames'
 
 export type Played = Take<RehearsalView>
 
+type Origin = Omit<KeptRehearsal, 'kept'>
+
+/** One that was kept earlier, and can be played again. */
+export interface Earlier extends KeptRehearsal {
+  at: string
+  /** Why it cannot. */
+  broke?: string
+}
+
 /** A rehearsal that was kept to compare later ones with it. */
 export interface Before {
   take: Played
@@ -32,13 +42,6 @@ export const RUNS = 200
 const SLICE = 80
 /** How long a change is left to be followed by another, ms. */
 const SETTLE = 250
-
-/** Says when, such as 14:05; of another day 1 Dec 14:05. */
-function said(when: Date): string {
-  const time = when.toTimeString().slice(0, 5)
-  if (when.toDateString() === new Date().toDateString()) return time
-  return `${when.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })} ${time}`
-}
 
 const worker = () => new Worker(new URL('../core/worker.ts', import.meta.url), { type: 'module' })
 
@@ -61,9 +64,11 @@ export const useRehearsal = defineStore('rehearsal', () => {
   const take = shallowRef<Played>()
   const before = shallowRef<Before>()
   /** One that was kept before the page was loaded, or another score chosen; it can be played again. */
-  const earlier = shallowRef<KeptRehearsal & { at: string }>()
+  const earlier = shallowRef<Earlier>()
+  /** Whether it is that which is being played. */
+  const again = ref(false)
   /** What the rehearsal that is shown is played from. */
-  let origin: Omit<KeptRehearsal, 'kept'> | undefined
+  let origin: Origin | undefined
   const playing = ref<Progress>()
   const sizing = ref<Progress>()
   const sized = shallowRef<SizedView[]>([])
@@ -105,8 +110,9 @@ export const useRehearsal = defineStore('rehearsal', () => {
   async function recallKept(): Promise<void> {
     const { project: of, score: chosen } = now()
     const kept = await keptRehearsal(of, chosen)
-    if (kept && !before.value && project.id === of && score.value?.id === chosen)
-      earlier.value = { ...kept, at: said(new Date(kept.kept)) }
+    // A server that begins anew may give the number of a project to another.
+    if (kept?.name === project.name && !before.value && project.id === of && score.value?.id === chosen)
+      earlier.value = { ...kept, at: toTheMinute(new Date(kept.kept)) }
   }
 
   watch(
@@ -131,6 +137,7 @@ export const useRehearsal = defineStore('rehearsal', () => {
 
   function stop() {
     turn++
+    again.value = false
     playing.value = undefined
     sizing.value = undefined
   }
@@ -182,7 +189,7 @@ export const useRehearsal = defineStore('rehearsal', () => {
   async function keepPlayed(head: RehearsalView, when: Date): Promise<Before> {
     await ask('rehearsedKept', {})
     const look = pictures(true)
-    return { take: looked(head, await look(0, 1), look), at: said(when) }
+    return { take: looked(head, await look(0, 1), look), at: toTheMinute(when) }
   }
 
   /** Plays what was kept earlier, to compare with it again, and then what is now. */
@@ -191,8 +198,8 @@ export const useRehearsal = defineStore('rehearsal', () => {
     if (!kept || !score.value) return
     stop()
     const mine = turn
-    let broke = ''
     failure.value = ''
+    again.value = true
     // The core has one that was played last; what is shown is of it.
     take.value = undefined
     shown.value = { project: 0, score: 0, content: -1 }
@@ -200,10 +207,10 @@ export const useRehearsal = defineStore('rehearsal', () => {
     try {
       const was: Shown = {
         id: project.id,
-        name: project.name,
+        name: kept.name,
         parts: new Map(kept.parts.map((part) => [part.id, part])),
       }
-      await ask('rehearse', { runs: RUNS, ...kept.wish }, was)
+      await ask('rehearse', kept.wish, was)
       if (mine !== turn || !(await pieces(mine, 60, 2000, (p) => (playing.value = p)))) return
       const told = await ask('rehearsed', {})
       if (mine !== turn) return
@@ -212,11 +219,9 @@ export const useRehearsal = defineStore('rehearsal', () => {
       before.value = again
       earlier.value = undefined
     } catch (e) {
-      broke = `What was kept at ${kept.at} cannot be played: ${(e as Error).message}`
+      if (mine === turn) earlier.value = { ...kept, broke: (e as Error).message }
     }
-    if (mine !== turn) return
-    await play()
-    failure.value ||= broke
+    if (mine === turn) await play()
   }
 
   /** Ends the comparison. */
@@ -227,10 +232,6 @@ export const useRehearsal = defineStore('rehearsal', () => {
   }
 
   const wish = () => ({ score: score.value!.body, runs: RUNS, drafts: project.draftList })
-  async function begin(mine: number): Promise<boolean> {
-    await ask('rehearse', wish())
-    return mine === turn
-  }
 
   /** Plays the score with the project as it stands; what was on its way is dropped. */
   async function play() {
@@ -238,12 +239,12 @@ export const useRehearsal = defineStore('rehearsal', () => {
     stop()
     const mine = turn
     const what = now()
-    const { score: body, drafts } = wish()
-    const from = { parts: [...project.parts.values()], wish: { score: body, drafts } }
+    const from: Origin = { name: project.name, parts: [...project.parts.values()], wish: wish() }
     failure.value = ''
     playing.value = { done: 0, all: score.value.body.seconds, over: false }
     try {
-      if (!(await begin(mine))) return
+      await ask('rehearse', from.wish)
+      if (mine !== turn) return
       if (!(await pieces(mine, 60, 2000, (p) => (playing.value = p)))) return
       const told = await ask('rehearsed', {})
       if (mine !== turn) return
@@ -354,6 +355,7 @@ export const useRehearsal = defineStore('rehearsal', () => {
     take,
     before,
     earlier,
+    again,
     keep,
     compareAgain,
     forget,

@@ -274,6 +274,8 @@ class RehearsalIT extends FromNothing {
                 .matches("(?s).*instances " + Math.round(before) + " " + Math.round(now) + " \\+.*"));
         bench.clickText("[data-testid=compared] button", "end it");
         bench.awaitText("[data-testid=compared]", "keep it to compare");
+        bench.browser().navigate().refresh();
+        bench.awaitText("[data-testid=compared]", "keep it to compare");
     }
 
     @Test

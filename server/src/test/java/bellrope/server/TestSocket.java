@@ -30,8 +30,8 @@ final class TestSocket implements Listener, AutoCloseable {
      * Returns why a socket is closed that is never let in.
      *
      * <p>The client of the JDK is asked again where it lost what the server sent right behind its answer: on a busy machine it
-     * then fails in its own handshake although it was answered with 101, or sees an end without a reason, 1006 (measured: once
-     * in 700 with twelve threads on one core). Any other answer than 101 is the server's, and fails.
+     * then may fail in its own handshake although it was answered with 101 (likely, not reproduced), or see an end without a
+     * reason, 1006 (once in 700 with twelve threads on one core). Any other answer than 101 is the server's, and fails.
      */
     static String turnedAway(RunningServer server, String path) throws Exception {
         String why = "";
