@@ -387,7 +387,7 @@ const arrow = computed(() => {
           <span data-testid="alive">{{ shown?.alive ?? 0 }}</span> alive
         </div>
         <p v-if="failure" class="failure" role="alert">{{ failure }}</p>
-        <p v-else-if="!take && !liveNow" class="still">
+        <p v-else-if="!take && !liveNow && !busy" class="still">
           {{ elsewhere ? 'Nothing plays now.' : 'Pull an event, or open a rope, to see its response here.' }}
         </p>
       </div>

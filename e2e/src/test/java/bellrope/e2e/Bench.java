@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import org.openqa.selenium.By;
 import org.openqa.selenium.ElementClickInterceptedException;
@@ -217,13 +218,25 @@ final class Bench implements AutoCloseable {
     /** Pulls until a moment's instances are seen to play; on a busy machine one pull may be over before its picture. */
     void pullUntilSeen() {
         note("[data-testid=live-instances]");
+        pullUntil(() -> said().stream().anyMatch(n -> !n.equals("0")));
+    }
+
+    /** Pulls until the account of the last pull says so: one that came again too soon is told as silent. */
+    void pullUntilTold(String words) {
+        pullUntil(() -> text("[data-testid=account]").contains(words));
+    }
+
+    private void pullUntil(BooleanSupplier there) {
         long[] again = {0};
         await(b -> {
+            if (there.getAsBoolean()) {
+                return true;
+            }
             if (System.nanoTime() > again[0]) {
                 press(" ");
                 again[0] = System.nanoTime() + 3_000_000_000L;
             }
-            return said().stream().anyMatch(n -> !n.equals("0"));
+            return false;
         });
     }
 

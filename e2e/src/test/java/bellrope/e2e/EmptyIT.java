@@ -53,7 +53,7 @@ class EmptyIT {
             bench.awaitText(".events .head", "all answered");
 
             bench.pullUntilSeen();
-            bench.awaitText("[data-testid=account]", "sparks at");
+            bench.pullUntilTold("sparks at");
             String births = bench.number("births");
 
             bench.press("e");
